@@ -1,0 +1,94 @@
+"""Picture files in and out: EXR as scene-linear floats, PNG as shown."""
+
+import os
+import tempfile
+from pathlib import Path
+
+import numpy as np
+
+_LARGEST_SIDE = 32768
+
+
+class PictureError(ValueError):
+    """A picture file that cannot be used; the message is one sentence for people."""
+
+
+def read_picture(path):
+    """A picture as float32 (h, w, 3); PictureError, naming the file, where it cannot be read."""
+    import OpenImageIO as oiio
+
+    path = Path(path)
+    if not path.is_file():
+        raise PictureError(f"{path}: there is no such file")
+    if path.stat().st_size == 0:
+        raise PictureError(f"{path}: the file is empty; choose a picture with something in it")
+    source = oiio.ImageInput.open(str(path))
+    if source is None:
+        oiio.geterror()
+        raise PictureError(f"{path}: this is not a picture file that can be read; give EXR, HDR, TIFF, PNG or JPEG")
+    try:
+        spec = source.spec()
+        if not (0 < spec.width <= _LARGEST_SIDE and 0 < spec.height <= _LARGEST_SIDE):
+            raise PictureError(f"{path}: {spec.width} × {spec.height} is not a size that can be used")
+        pixels = source.read_image("float")
+    finally:
+        source.close()
+    if pixels is None:
+        raise PictureError(f"{path}: the picture is damaged; save it again from where it came from")
+    pixels = np.asarray(pixels, np.float32).reshape(spec.height, spec.width, -1)
+    if pixels.shape[2] < 3:
+        pixels = np.repeat(pixels[..., :1], 3, axis=2)
+    return np.ascontiguousarray(pixels[..., :3])
+
+
+def read_header(path):
+    """The text entries of a picture's header, as a dict."""
+    import OpenImageIO as oiio
+
+    source = oiio.ImageInput.open(str(path))
+    if source is None:
+        oiio.geterror()
+        raise PictureError(f"{path}: this is not a picture file that can be read")
+    try:
+        return {a.name: a.value for a in source.spec().extra_attribs}
+    finally:
+        source.close()
+
+
+def write_exr(path, pixels, header=None, half=False):
+    """Write scene-linear float32 (h, w, 3) with text entries in the header; replaces the file in one step."""
+    _write(path, np.asarray(pixels, np.float32), "half" if half else "float", header, ".exr")
+
+
+def write_png(path, shown, header=None):
+    """Write values in 0..1, already encoded for the screen, as 8-bit PNG; replaces the file in one step."""
+    values = np.clip(np.asarray(shown, np.float32), 0.0, 1.0)
+    _write(path, (values * 255.0 + 0.5).astype(np.uint8), "uint8", header, ".png")
+
+
+def _write(path, pixels, kind, header, suffix):
+    import OpenImageIO as oiio
+
+    path = Path(path)
+    height, width, channels = pixels.shape
+    spec = oiio.ImageSpec(width, height, channels, kind)
+    if suffix == ".exr":
+        spec.attribute("compression", "zip")
+        spec.attribute("oiio:ColorSpace", "lin_rec709")
+    for key, value in (header or {}).items():
+        spec.attribute(key, str(value))
+    try:
+        handle, temporary = tempfile.mkstemp(suffix=suffix, dir=path.parent, prefix=".writing-")
+    except OSError as error:
+        raise PictureError(f"{path}: cannot write here ({error.strerror})") from None
+    os.close(handle)
+    try:
+        out = oiio.ImageOutput.create(temporary)
+        if out is None or not out.open(temporary, spec) or not out.write_image(np.ascontiguousarray(pixels)):
+            raise PictureError(f"{path}: the picture could not be written ({oiio.geterror()})")
+        out.close()
+        os.chmod(temporary, 0o644)
+        os.replace(temporary, path)
+    finally:
+        if os.path.exists(temporary):
+            os.unlink(temporary)

@@ -1,0 +1,75 @@
+"""Reflectance of one thin film on a base: the exact Airy sum."""
+
+import cmath
+import math
+
+import numba
+import numpy as np
+
+from .fresnel import checked_cosine
+from .jit import kernel
+
+
+@kernel
+def film_scalar(cos_i, wavelength, film, thickness, base, outer):
+    """Unpolarised reflectance of a film; `film` and `base` complex, `outer` real, lengths in one unit.
+
+    Airy's sum r = (r01 + r12 q) / (1 + r01 r12 q), q = exp(2 i b), b = 2 pi n1 d cos(t1) / wavelength,
+    for s and p apart (Born & Wolf 1999, section 1.6). The sign of each root is the one that decays
+    into the medium.
+    """
+    sin_i2 = outer * outer * (1.0 - cos_i * cos_i)
+    kz0 = outer * cos_i
+    kz1 = cmath.sqrt(film * film - sin_i2)
+    kz2 = cmath.sqrt(base * base - sin_i2)
+    if kz1.imag < 0.0:
+        kz1 = -kz1
+    if kz2.imag < 0.0:
+        kz2 = -kz2
+    b = 4.0 * math.pi * thickness / wavelength
+    q = math.exp(-b * kz1.imag) * complex(math.cos(b * kz1.real), math.sin(b * kz1.real))
+    r01 = (kz0 - kz1) / (kz0 + kz1)
+    r12 = (kz1 - kz2) / (kz1 + kz2)
+    s = (r01 + r12 * q) / (1.0 + r01 * r12 * q)
+    e0 = outer * outer
+    e1 = film * film
+    e2 = base * base
+    p01 = (e1 * kz0 - e0 * kz1) / (e1 * kz0 + e0 * kz1)
+    p12 = (e2 * kz1 - e1 * kz2) / (e2 * kz1 + e1 * kz2)
+    p = (p01 + p12 * q) / (1.0 + p01 * p12 * q)
+    return 0.5 * (s.real * s.real + s.imag * s.imag + p.real * p.real + p.imag * p.imag)
+
+
+@numba.vectorize(
+    ["float64(float64, float64, complex128, float64, complex128, float64)"], nopython=True, cache=True
+)
+def _film(cos_theta, wavelength, film, thickness, base, outer):
+    # At exact grazing from the outer medium everything is reflected; the sum would be 0/0.
+    if cos_theta <= 0.0:
+        return 1.0
+    return film_scalar(cos_theta, wavelength, film, thickness, base, outer)
+
+
+def film_reflectance(
+    cos_theta, wavelength_nm, film_n, film_thickness_nm, base_n, base_k=0.0, outer_n=1.0
+):
+    """Unpolarised power reflectance of a film of `film_n` on a base of `base_n + i base_k`.
+
+    All arguments broadcast. cos_theta: in the outer medium, 0..1. wavelength_nm > 0, in vacuum.
+    film_n: real, or complex n + i k for a film that absorbs. film_thickness_nm >= 0; at 0 the bare
+    base is returned. outer_n > 0, real. Returns 0..1. Raises ValueError outside these domains.
+    Source: Airy (1833) in the form of Born & Wolf (1999), section 1.6.
+    """
+    film_n = np.asarray(film_n, dtype=complex)
+    base = np.asarray(base_n, dtype=float) + 1j * np.asarray(base_k, dtype=float)
+    wavelength, thickness = np.asarray(wavelength_nm, float), np.asarray(film_thickness_nm, float)
+    outer = np.asarray(outer_n, dtype=float)
+    if not np.all(wavelength > 0.0):
+        raise ValueError("wavelength_nm must be above 0")
+    if not np.all(thickness >= 0.0):
+        raise ValueError("film_thickness_nm must not be negative")
+    if not (np.all(film_n.real > 0.0) and np.all(base.real > 0.0) and np.all(outer > 0.0)):
+        raise ValueError("film_n, base_n and outer_n must be above 0")
+    if not (np.all(film_n.imag >= 0.0) and np.all(base.imag >= 0.0)):
+        raise ValueError("an extinction coefficient must not be negative")
+    return _film(checked_cosine(cos_theta), wavelength, film_n, thickness, base, outer)

@@ -1,0 +1,49 @@
+"""How kernels are compiled: one decorator, and a cache that a changed source can never mislead.
+
+Numba's own cache looks only at the file a kernel stands in, not at the kernels it calls. So the
+cache folder's name carries a digest of every kernel source: whatever changes, all is compiled anew.
+"""
+
+import hashlib
+import os
+import shutil
+from pathlib import Path
+
+import numba
+import platformdirs
+
+_PACKAGE = Path(__file__).resolve().parent.parent
+_KERNEL_PACKAGES = ("optics", "surface", "instruments", "tracing")
+_KEPT_GENERATIONS = 3
+
+
+def cache_folder() -> Path:
+    """The folder of compiled kernels for the sources as they stand."""
+    digest = hashlib.sha256(numba.__version__.encode())
+    for package in _KERNEL_PACKAGES:
+        for source in sorted((_PACKAGE / package).glob("*.py")):
+            digest.update(source.read_bytes())
+    return Path(platformdirs.user_cache_dir("photometra")) / "kernels" / digest.hexdigest()[:16]
+
+
+def is_warm() -> bool:
+    """Whether the kernels were compiled before for these very sources."""
+    return (Path(numba.config.CACHE_DIR) / "warm").exists()
+
+
+def mark_warm() -> None:
+    """Note that every kernel has been compiled, and drop the oldest generations."""
+    folder = Path(numba.config.CACHE_DIR)
+    folder.mkdir(parents=True, exist_ok=True)
+    (folder / "warm").touch()
+    generations = sorted(folder.parent.iterdir(), key=lambda p: p.stat().st_mtime, reverse=True)
+    for old in generations[_KEPT_GENERATIONS:]:
+        shutil.rmtree(old, ignore_errors=True)
+
+
+if not os.environ.get("NUMBA_CACHE_DIR"):
+    numba.config.CACHE_DIR = str(cache_folder())
+
+kernel = numba.njit(nogil=True, cache=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
+"""Decorator for every kernel: no GIL, cached, IEEE division, no reassociation that could hide a NaN."""
+

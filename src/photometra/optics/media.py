@@ -1,0 +1,35 @@
+"""Light inside matter: absorption along a path, and through a slab."""
+
+import math
+
+import numpy as np
+
+from .fresnel import fresnel_dielectric
+
+
+def absorption_from_extinction(wavelength_nm, k):
+    """Absorption coefficient per mm of a medium with extinction coefficient k: 4 pi k / wavelength."""
+    return 4.0 * math.pi * np.asarray(k, float) / (np.asarray(wavelength_nm, float) * 1e-6)
+
+
+def absorption_from_colour(transmitted, depth_mm):
+    """Absorption coefficient per mm with which `transmitted` (0..1] of the light is left at `depth_mm`."""
+    return -np.log(np.maximum(np.asarray(transmitted, float), 1e-6)) / np.asarray(depth_mm, float)
+
+
+def slab_transmittance(ior, absorption_per_mm, thickness_mm):
+    """Regular transmittance of a plane slab in air at normal incidence, multiple reflections included.
+
+    Arguments broadcast. T = (1-R)² e / (1 - R² e²), e = exp(-a d): incoherent sum over the internal
+    reflections (Born & Wolf 1999, section 7.6, without interference). ior >= 1; absorption and
+    thickness >= 0, else ValueError.
+    """
+    ior, absorption = np.asarray(ior, float), np.asarray(absorption_per_mm, float)
+    thickness = np.asarray(thickness_mm, float)
+    if not np.all(ior >= 1.0):
+        raise ValueError("the index of refraction must be at least 1")
+    if not (np.all(absorption >= 0.0) and np.all(thickness >= 0.0)):
+        raise ValueError("absorption and thickness must not be negative")
+    r = fresnel_dielectric(1.0, ior)
+    e = np.exp(-absorption * thickness)
+    return (1.0 - r) ** 2 * e / (1.0 - (r * e) ** 2)

@@ -1,0 +1,46 @@
+"""GGX microfacets with the height-correlated Smith term, sampled by visible normals.
+
+Directions are unit vectors in the local frame, z along the surface normal, on the side of the viewer
+(wo.z > 0). `ax`, `ay` are the slope widths along x and y. Sources: Walter et al. (2007) for the
+distribution and refraction; Heitz (2014) for masking; Heitz (2018) for visible normals, drawn with the
+spherical cap of Dupuy & Benyoub (2023), which has the same density.
+"""
+
+import math
+
+from .jit import kernel
+
+
+@kernel
+def ggx_d(hx, hy, hz, ax, ay):
+    """Density of microfacet normals, per steradian."""
+    x = hx / ax
+    y = hy / ay
+    s = x * x + y * y + hz * hz
+    return 1.0 / (math.pi * ax * ay * s * s)
+
+
+@kernel
+def smith_lambda(x, y, z, ax, ay):
+    """Smith's Lambda for a direction."""
+    t = (ax * ax * x * x + ay * ay * y * y) / (z * z)
+    return 0.5 * (math.sqrt(1.0 + t) - 1.0)
+
+
+@kernel
+def sample_visible_normal(x, y, z, ax, ay, u0, u1):
+    """A microfacet normal seen from (x, y, z), for two numbers in 0..1."""
+    sx = ax * x
+    sy = ay * y
+    inv = 1.0 / math.sqrt(sx * sx + sy * sy + z * z)
+    sx *= inv
+    sy *= inv
+    sz = z * inv
+    phi = 2.0 * math.pi * u0
+    cz = (1.0 - u1) * (1.0 + sz) - sz
+    r = math.sqrt(max(0.0, 1.0 - cz * cz))
+    hx = ax * (r * math.cos(phi) + sx)
+    hy = ay * (r * math.sin(phi) + sy)
+    hz = max(0.0, cz + sz)
+    inv = 1.0 / math.sqrt(hx * hx + hy * hy + hz * hz)
+    return hx * inv, hy * inv, hz * inv

@@ -1,0 +1,70 @@
+"""The built-in tables of measured optical constants."""
+
+from dataclasses import dataclass
+from functools import cache
+from importlib.resources import files
+
+import numpy as np
+
+from ..colour import WAVELENGTHS, interpolated
+
+FROM_READING = "reading"
+"""The value of `constants` that stands for the specimen's own reading."""
+
+
+@dataclass(frozen=True, eq=False)
+class ConstantsTable:
+    """n and k by wavelength. `covers` tells whether it spans 380–780 nm; its ends are held beyond."""
+
+    key: str
+    name: str
+    matter: str
+    source: str
+    wavelength_nm: np.ndarray
+    n: np.ndarray
+    k: np.ndarray
+
+    @property
+    def range_nm(self):
+        return float(self.wavelength_nm[0]), float(self.wavelength_nm[-1])
+
+    @property
+    def covers(self):
+        return self.range_nm[0] <= WAVELENGTHS[0] and self.range_nm[1] >= WAVELENGTHS[-1]
+
+    def on_grid(self, wavelengths=WAVELENGTHS):
+        """(n, k) at wavelengths, linearly between the table's, the ends held."""
+        at = np.asarray(wavelengths, float)
+        return interpolated(self.wavelength_nm, self.n, at), interpolated(self.wavelength_nm, self.k, at)
+
+
+def _folder():
+    return files("photometra.surface").joinpath("tables")
+
+
+@cache
+def table_names():
+    """Every built-in table's name, in order."""
+    return tuple(sorted(f.name[:-4] for f in _folder().iterdir() if f.name.endswith(".csv")))
+
+
+@cache
+def table(key) -> ConstantsTable:
+    """A built-in table by name; ValueError, naming near ones, where there is none."""
+    check_name(key)
+    lines = _folder().joinpath(f"{key}.csv").read_text(encoding="utf-8").splitlines()
+    head = dict(line[1:].split(":", 1) for line in lines if line.startswith("#"))
+    head = {k.strip(): v.strip() for k, v in head.items()}
+    rows = np.array([[float(v) for v in line.split(",")] for line in lines if line and line[0].isdigit()])
+    return ConstantsTable(key, head["name"], head["class"], head["source"], *rows.T)
+
+
+def check_name(key):
+    """`key` if it is empty, "reading" or a built-in table; ValueError otherwise."""
+    if key in ("", FROM_READING) or key in table_names():
+        return key
+    import difflib
+
+    near = difflib.get_close_matches(key, table_names(), 3, 0.3)
+    hint = f"did you mean {', '.join(near)}?" if near else "see 'photometra constants'"
+    raise ValueError(f"there is no table of optical constants '{key}': {hint}")

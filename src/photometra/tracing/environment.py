@@ -1,0 +1,135 @@
+"""The light around the booth: a lat-long picture, looked up and drawn from.
+
+The picture's top row looks up (+y); its middle column looks along -z; columns go on to the right (+x).
+"""
+
+import math
+from dataclasses import dataclass
+
+import numpy as np
+
+from ..optics.jit import kernel
+
+_IMPORTANCE_ROWS = 128
+
+
+@dataclass(frozen=True, eq=False)
+class Environment:
+    """Radiance (h, w, 3) in linear Rec.709, and an alias table over coarser cells to draw directions from."""
+
+    radiance: np.ndarray
+    chance: np.ndarray
+    accept: np.ndarray
+    alias: np.ndarray
+
+    @property
+    def is_uniform(self):
+        return self.radiance.shape[0] == 1
+
+
+def uniform_environment():
+    """Radiance 1 from everywhere at every wavelength: the furnace."""
+    return Environment(np.ones((1, 1, 3), np.float32), np.ones((1, 1)), np.ones(1), np.zeros(1, np.int32))
+
+
+def environment_from(radiance):
+    """An Environment from a lat-long picture (h, w, 3); negative and non-finite values count as 0."""
+    radiance = np.nan_to_num(np.asarray(radiance, np.float32), nan=0.0, posinf=0.0, neginf=0.0)
+    radiance = np.ascontiguousarray(np.maximum(radiance, 0.0))
+    if radiance.ndim != 3 or radiance.shape[2] != 3 or min(radiance.shape[:2]) < 1:
+        raise ValueError("an environment must be a picture of three channels")
+    height, width, _ = radiance.shape
+    rows = min(_IMPORTANCE_ROWS, height)
+    columns = min(2 * _IMPORTANCE_ROWS, width)
+    luminance = radiance @ np.array([0.2126, 0.7152, 0.0722], np.float32)
+    ys, xs = np.arange(height) * rows // height, np.arange(width) * columns // width
+    cells = np.zeros((rows, columns))
+    counts = np.zeros((rows, columns))
+    np.add.at(cells, (ys[:, None], xs[None, :]), luminance)
+    np.add.at(counts, (ys[:, None], xs[None, :]), 1.0)
+    cells /= counts
+    # Bilinear look-ups bleed into the next cell; a small floor keeps every direction possible.
+    spread = np.maximum.reduce([np.roll(cells, s, axis=1) for s in (-1, 0, 1)])
+    padded = np.pad(spread, ((1, 1), (0, 0)), mode="edge")
+    cells = np.maximum.reduce([padded[:-2], padded[1:-1], padded[2:]])
+    cells += 1e-3 * cells.mean() + 1e-12
+    cells *= np.sin((np.arange(rows) + 0.5) * math.pi / rows)[:, None]
+    chance = cells / cells.sum()
+    accept, alias = _alias_table(chance.ravel())
+    return Environment(radiance, chance, accept, alias)
+
+
+def _alias_table(chance):
+    """Walker's alias table (Vose 1991)."""
+    n = chance.size
+    scaled = chance * n
+    accept, alias = np.ones(n), np.arange(n, dtype=np.int32)
+    small, large = list(np.flatnonzero(scaled < 1.0)), list(np.flatnonzero(scaled >= 1.0))
+    while small and large:
+        s, g = small.pop(), large[-1]
+        accept[s], alias[s] = scaled[s], g
+        scaled[g] -= 1.0 - scaled[s]
+        if scaled[g] < 1.0:
+            small.append(large.pop())
+    return accept, alias
+
+
+@kernel
+def radiance_towards(x, y, z, turn, radiance):
+    """RGB radiance from a direction, taken bilinearly; `turn` in radians about the vertical."""
+    height = radiance.shape[0]
+    width = radiance.shape[1]
+    u = (math.atan2(x, -z) + turn) / (2.0 * math.pi) + 0.5
+    u -= math.floor(u)
+    v = math.acos(min(1.0, max(-1.0, y))) / math.pi
+    fx = u * width - 0.5
+    fy = min(max(v * height - 0.5, 0.0), height - 1.0)
+    x0 = int(math.floor(fx))
+    y0 = min(int(fy), max(height - 2, 0))
+    tx = fx - x0
+    ty = fy - y0
+    if x0 < 0:
+        x0 += width
+    x1 = x0 + 1 if x0 + 1 < width else 0
+    y1 = min(y0 + 1, height - 1)
+    a = (1.0 - tx) * (1.0 - ty)
+    b = tx * (1.0 - ty)
+    c = (1.0 - tx) * ty
+    d = tx * ty
+    return (
+        a * radiance[y0, x0, 0] + b * radiance[y0, x1, 0] + c * radiance[y1, x0, 0] + d * radiance[y1, x1, 0],
+        a * radiance[y0, x0, 1] + b * radiance[y0, x1, 1] + c * radiance[y1, x0, 1] + d * radiance[y1, x1, 1],
+        a * radiance[y0, x0, 2] + b * radiance[y0, x1, 2] + c * radiance[y1, x0, 2] + d * radiance[y1, x1, 2],
+    )
+
+
+@kernel
+def density_towards(x, y, z, turn, chance):
+    """Density per steradian with which `direction_drawn` gives a direction."""
+    rows = chance.shape[0]
+    columns = chance.shape[1]
+    u = (math.atan2(x, -z) + turn) / (2.0 * math.pi) + 0.5
+    u -= math.floor(u)
+    row = min(int(math.acos(min(1.0, max(-1.0, y))) / math.pi * rows), rows - 1)
+    column = min(int(u * columns), columns - 1)
+    s = math.sqrt(max(1e-12, 1.0 - y * y))
+    return chance[row, column] * rows * columns / (2.0 * math.pi * math.pi * s)
+
+
+@kernel
+def direction_drawn(u0, u1, u2, turn, chance, accept, alias):
+    """A direction in proportion to the light: (x, y, z, density per steradian)."""
+    rows = chance.shape[0]
+    columns = chance.shape[1]
+    n = accept.shape[0]
+    place = u0 * n
+    cell = min(int(place), n - 1)
+    if place - cell >= accept[cell]:
+        cell = alias[cell]
+    row = cell // columns
+    column = cell - row * columns
+    theta = (row + u1) / rows * math.pi
+    phi = ((column + u2) / columns - 0.5) * 2.0 * math.pi - turn
+    s = math.sin(theta)
+    density = chance[row, column] * rows * columns / (2.0 * math.pi * math.pi * max(s, 1e-6))
+    return s * math.sin(phi), math.cos(theta), -s * math.cos(phi), density

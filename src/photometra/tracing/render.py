@@ -1,0 +1,102 @@
+"""Rendering: samples accumulate in tiles on a thread pool, and a cancel is obeyed within one tile."""
+
+import os
+import threading
+import time
+from concurrent.futures import ThreadPoolExecutor
+from dataclasses import dataclass
+from functools import cache
+
+import numpy as np
+
+from .kernels import render_tile
+from .scene import PATCHES, Scene
+from .spectral import film_response, light_spectra
+
+TILE = 64
+
+
+@dataclass(frozen=True)
+class Limits:
+    """Bounces after which a path ends, off surfaces and within an interior; `clamp` 0 is off."""
+
+    reflection: int = 16
+    transmission: int = 256
+    clamp: float = 0.0
+
+    def array(self):
+        return np.array([self.reflection, self.transmission, self.clamp], float)
+
+
+@cache
+def _pool():
+    return ThreadPoolExecutor(max_workers=os.cpu_count() or 2, thread_name_prefix="tracing")
+
+
+@cache
+def _film_tables():
+    return light_spectra(), film_response()
+
+
+class Rendering:
+    """A picture in progress, of one compiled surface in one scene.
+
+    `picture()` is scene-linear Rec.709 at exposure 0, unbalanced, float32 (height, width, 3).
+    """
+
+    def __init__(self, compiled, scene: Scene, width, height, seed=1, limits=None):
+        self.width, self.height, self.seed = int(width), int(height), int(seed)
+        self.samples = 0
+        self.seconds = 0.0
+        self._scene = scene
+        self._surface = compiled.arrays
+        self._limits = (limits or Limits()).array()
+        self._total = np.zeros((self.height, self.width, 3))
+        self._squares = np.zeros((self.height, self.width))
+        self._cut = np.zeros((self.height, self.width))
+        self._tiles = [
+            (x, min(x + TILE, self.width), y, min(y + TILE, self.height))
+            for y in range(0, self.height, TILE)
+            for x in range(0, self.width, TILE)
+        ]
+
+    def add(self, count=1, cancel: threading.Event | None = None) -> bool:
+        """Add `count` samples to every pixel; False, and the picture of no use, when cancelled on the way."""
+        start = time.perf_counter()
+        e, scene = self._scene.environment, self._scene.array()
+        basis, response = _film_tables()
+        fixed = (self._scene.camera_array(self.width, self.height), scene, self._limits, np.array(PATCHES))
+        light = (e.radiance, e.chance, e.accept, e.alias)
+
+        def one(tile):
+            if cancel is not None and cancel.is_set():
+                return
+            render_tile(
+                *tile, self.width, self.height, self.samples, count, self.seed, *fixed, *light,
+                *self._surface, basis, response, self._total, self._squares, self._cut,
+            )  # fmt: skip
+
+        for done in [_pool().submit(one, tile) for tile in self._tiles]:
+            done.result()
+        if cancel is not None and cancel.is_set():
+            return False
+        self.samples += count
+        self.seconds += time.perf_counter() - start
+        return True
+
+    def picture(self):
+        """The mean so far; float32 (height, width, 3)."""
+        return (self._total / max(1, self.samples)).astype(np.float32)
+
+    def noise(self):
+        """Relative standard error of a pixel's luminance, in the root mean square; inf below two samples."""
+        n = self.samples
+        if n < 2:
+            return float("inf")
+        mean = self._total @ np.array([0.2126, 0.7152, 0.0722]) / n
+        variance = np.maximum(self._squares / n - mean * mean, 0.0) / (n - 1)
+        return float(np.sqrt(variance.mean()) / max(1e-12, np.abs(mean).mean()))
+
+    def energy_cut(self):
+        """Share of the light that the bounce limits cut off, against the mean radiance seen."""
+        return float(self._cut.mean() / max(1, self.samples))
