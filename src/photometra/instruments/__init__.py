@@ -1,0 +1,16 @@
+"""Forward models: what each instrument reads on a surface, from the same kernels as the tracer."""
+
+from .integrate import brdf, directional_albedo
+from .shelf import INSTRUMENTS, Instrument, constants_reading, instrument, measured, model_of, predicted
+
+__all__ = [
+    "INSTRUMENTS",
+    "Instrument",
+    "brdf",
+    "constants_reading",
+    "directional_albedo",
+    "instrument",
+    "measured",
+    "model_of",
+    "predicted",
+]

@@ -1,27 +1,25 @@
 """Integrals of a surface's scattering over directions: what every instrument is built on.
 
-Deterministic rules, smooth in the parameters, so that the solver can take differences.
+Deterministic rules, smooth in the parameters, so that the solver can take differences. All go through
+`lobes.evaluate`; the rules below only choose where to ask.
 """
 
 import math
+from functools import cache
 
 import numpy as np
 
 from ..colour import WAVELENGTHS
 from ..optics.jit import kernel
+from ..optics.microfacet import sample_visible_normal
 from ..surface import lobes
 
-ALBEDO_SAMPLES = 2048
 
-
-def _low_discrepancy(count):
-    """`count` points of the R2 sequence (Roberts 2018) for place and, bit-reversed, for choice of lobe."""
-    i = np.arange(count) + 0.5
-    g = 1.22074408460575947536  # the real root of x^4 = x + 1 makes the three-dimensional sequence
-    return np.stack([(i * g**-k) % 1.0 for k in (1, 2, 3)], axis=1)
-
-
-_POINTS = _low_discrepancy(ALBEDO_SAMPLES)
+@cache
+def gauss(count):
+    """Nodes and weights of Gauss–Legendre on 0..1."""
+    nodes, weights = np.polynomial.legendre.leggauss(count)
+    return 0.5 * (nodes + 1.0), 0.5 * weights
 
 
 def wavelength_samples(wavelengths):
@@ -34,7 +32,13 @@ def wavelength_samples(wavelengths):
 
 
 @kernel
-def _albedo(cos_o, inside, points, index, fraction, nearest, scalars, spectra, tables, metal_lost, out):
+def _reflected_share(cos_o, inside, polar, weights, turns, index, fraction, grid,
+                     scalars, spectra, tables, metal_lost, out):  # fmt: skip
+    """Share of the light at one angle that is reflected, by wavelength.
+
+    Each lobe that `lobes.sample` could draw is visited on a product rule instead: Gauss in one number, midpoints
+    over half a turn in the other (the finish is isotropic), and weighed by the mixture's density there.
+    """
     n = index.shape[0]
     props = np.empty((spectra.shape[0], n))
     lobes.gather(spectra, index, fraction, props)
@@ -42,27 +46,155 @@ def _albedo(cos_o, inside, points, index, fraction, nearest, scalars, spectra, t
     wi = np.empty(3)
     value = np.empty(n)
     out[:] = 0.0
-    near, far = lobes.cosine_shares(cos_o, inside, scalars, props, nearest, tables, metal_lost, value)
-    for s in range(points.shape[0]):
-        density = lobes.sample(
-            wo, inside, near, far, points[s, 0], points[s, 1], points[s, 2],
-            scalars, props, nearest, tables, metal_lost, wi, value,
-        )  # fmt: skip
-        if density > 0.0:
-            side = 0 if wi[2] > 0.0 else 1
-            for j in range(n):
-                out[side, j] += value[j]
-    out /= points.shape[0]
+    near, far = lobes.cosine_shares(cos_o, inside, scalars, props, grid, tables, metal_lost, value)
+    haze = scalars[lobes.HAZE]
+    for lobe in range(3):
+        share = near
+        alpha = 0.0
+        if lobe > 0:
+            share = (1.0 - near - far) * (haze if lobe == 2 else 1.0 - haze)
+            alpha = scalars[lobes.ALPHA_HAZE] if lobe == 2 else scalars[lobes.ALPHA]
+        if share <= 0.0:
+            continue
+        for a in range(polar.shape[0]):
+            for b in range(turns):
+                u = (b + 0.5) / turns
+                weight = share * weights[a] / turns
+                if lobe == 0:
+                    r = math.sqrt(polar[a])
+                    wi[0] = r * math.cos(math.pi * u)
+                    wi[1] = r * math.sin(math.pi * u)
+                    wi[2] = math.sqrt(1.0 - polar[a])
+                else:
+                    hx, hy, hz = sample_visible_normal(wo[0], 0.0, cos_o, alpha, alpha, 0.5 * u, polar[a])
+                    cos_d = min(1.0, wo[0] * hx + cos_o * hz)
+                    mean, passed = lobes.interface_reflectance(cos_d, inside, scalars, props, value)
+                    weight *= mean / (mean + passed) if mean + passed > 0.0 else 0.0
+                    wi[0] = 2.0 * cos_d * hx - wo[0]
+                    wi[1] = 2.0 * cos_d * hy
+                    wi[2] = 2.0 * cos_d * hz - cos_o
+                    if wi[2] <= 0.0:
+                        continue
+                density = lobes.evaluate(
+                    wo, wi, inside, near, far, scalars, props, grid, tables, metal_lost, value
+                )
+                if density > 0.0:
+                    for j in range(n):
+                        out[j] += weight * value[j] / density
 
 
-def directional_albedo(compiled, cos_theta, wavelengths=WAVELENGTHS, inside=False, samples=ALBEDO_SAMPLES):
-    """(reflected, transmitted) shares of light at one angle, each (n,), at wavelengths in nm.
+def directional_albedo(compiled, cos_theta, wavelengths=WAVELENGTHS, inside=False, order=(64, 10)):
+    """Share of the light at one angle that the surface reflects, (n,), at wavelengths in nm.
 
-    Transmitted is what passes the interface into a clear interior. Where the interface disperses, call it
-    for one wavelength at a time: a refracted sample serves its hero alone.
+    What enters a clear interior is not counted. `order`: nodes of the rule, which keep 1e-3.
     """
-    points = _POINTS if samples == ALBEDO_SAMPLES else _low_discrepancy(samples)
-    index, fraction, nearest = wavelength_samples(wavelengths)
-    out = np.empty((2, index.size))
-    _albedo(float(cos_theta), inside, points, index, fraction, nearest, *compiled.arrays, out)
-    return out[0], out[1]
+    out = np.empty(np.size(wavelengths))
+    _reflected_share(
+        float(cos_theta), inside, *gauss(order[0]), order[1], *wavelength_samples(wavelengths), *compiled.arrays, out
+    )
+    return out
+
+
+@kernel
+def _edge(x, y, c, psi, half_x, half_y, is_round):
+    """Distance from (x, y) to the aperture's edge along (cos psi, c sin psi)."""
+    dx = math.cos(psi)
+    dy = c * math.sin(psi)
+    if is_round:
+        d2 = dx * dx + dy * dy
+        b = (x * dx + y * dy) / d2
+        return -b + math.sqrt(max(0.0, b * b - (x * x + y * y - half_x * half_x) / d2))
+    tx = ((half_x - x) if dx > 0.0 else (half_x + x)) / max(abs(dx), 1e-12)
+    ty = ((half_y - y) if dy > 0.0 else (half_y + y)) / max(abs(dy), 1e-12)
+    return min(tx, ty)
+
+
+@kernel
+def _flux_into_aperture(theta, source_x, source_y, half_x, half_y, is_round, radial, radial_weights,
+                        turning, turning_weights, index, fraction, grid,
+                        scalars, spectra, tables, metal_lost, out):  # fmt: skip
+    """Light from one direction that the surface sends into an aperture about the mirror direction.
+
+    Angles in radians. The source stands at theta + source_x in the plane of incidence and source_y across it;
+    the aperture is centred on the mirror direction of theta. Polar coordinates about the source's own mirror
+    direction, squeezed by cos(theta) across, as the lobe is (its half vectors tilt more); the radius runs as
+    alpha sinh(v), in which a GGX lobe of any width is smooth. The turn is split at the corners.
+    """
+    n = index.shape[0]
+    props = np.empty((spectra.shape[0], n))
+    lobes.gather(spectra, index, fraction, props)
+    value = np.empty(n)
+    wi = np.empty(3)
+    t = theta + source_x
+    wo = np.array([-math.sin(t) * math.cos(source_y), -math.sin(source_y), math.cos(t) * math.cos(source_y)])
+    near, far = lobes.cosine_shares(wo[2], False, scalars, props, grid, tables, metal_lost, value)
+    c = max(wo[2], 0.02)
+    scale = 2.0 * scalars[lobes.ALPHA]
+    corners = np.empty(5)
+    corners[0] = math.atan2((-half_y - source_y) / c, -half_x - source_x)
+    corners[1] = math.atan2((-half_y - source_y) / c, half_x - source_x)
+    corners[2] = math.atan2((half_y - source_y) / c, half_x - source_x)
+    corners[3] = math.atan2((half_y - source_y) / c, -half_x - source_x)
+    corners[4] = corners[0] + 2.0 * math.pi
+    out[:] = 0.0
+    for piece in range(4):
+        # Counted from the edge's own normal, tan(turn) = sinh(w): even for an edge seen almost end on.
+        middle = 0.5 * math.pi * (piece - 1)
+        w0 = math.asinh(math.tan(corners[piece] - middle))
+        width = math.asinh(math.tan(corners[piece + 1] - middle)) - w0
+        for a in range(turning.shape[0]):
+            w = w0 + width * turning[a]
+            psi = middle + math.atan(math.sinh(w))
+            far_v = math.asinh(_edge(source_x, source_y, c, psi, half_x, half_y, is_round) / scale)
+            for b in range(radial.shape[0]):
+                v = far_v * radial[b]
+                rho = scale * math.sinh(v)
+                angle = t + rho * math.cos(psi)
+                across = source_y + rho * c * math.sin(psi)
+                wi[0] = math.sin(angle) * math.cos(across)
+                wi[1] = math.sin(across)
+                wi[2] = math.cos(angle) * math.cos(across)
+                if wi[2] <= 0.0:
+                    continue
+                lobes.evaluate(wo, wi, False, near, far, scalars, props, grid, tables, metal_lost, value)
+                weight = width / math.cosh(w) * turning_weights[a] * far_v * radial_weights[b]
+                weight *= rho * c * scale * math.cosh(v) * math.cos(across)
+                for j in range(n):
+                    out[j] += weight * value[j]
+
+
+def flux_into_aperture(compiled, theta, half_angles, wavelengths, source=(0.0, 0.0), is_round=False, order=(12, 10)):
+    """Share of a beam at `theta` that reaches an aperture about its mirror direction, (n,).
+
+    Angles in radians; half_angles: half the aperture in the plane of incidence and across it (the radius twice
+    for a round one); source: how far the beam's own direction is off the aperture's axis, less than half_angles.
+    """
+    out = np.empty(np.size(wavelengths))
+    _flux_into_aperture(
+        float(theta), float(source[0]), float(source[1]), float(half_angles[0]), float(half_angles[1]),
+        is_round, *gauss(order[0]), *gauss(order[1]), *wavelength_samples(wavelengths), *compiled.arrays, out,
+    )  # fmt: skip
+    return out
+
+
+@kernel
+def _scattered(wo, directions, index, fraction, grid, scalars, spectra, tables, metal_lost, out):
+    n = index.shape[0]
+    props = np.empty((spectra.shape[0], n))
+    lobes.gather(spectra, index, fraction, props)
+    value = np.empty(n)
+    near, far = lobes.cosine_shares(wo[2], False, scalars, props, grid, tables, metal_lost, value)
+    for d in range(directions.shape[0]):
+        lobes.evaluate(wo, directions[d], False, near, far, scalars, props, grid, tables, metal_lost, value)
+        for j in range(n):
+            out[d, j] = value[j] / abs(directions[d, 2])
+
+
+def brdf(compiled, wo, directions, wavelengths=WAVELENGTHS):
+    """BRDF per steradian, (m, n), from unit vector wo (3,) to `directions` (m, 3), z along the normal."""
+    directions = np.ascontiguousarray(directions, float)
+    out = np.empty((len(directions), np.size(wavelengths)))
+    _scattered(
+        np.asarray(wo, float), directions, *wavelength_samples(wavelengths), *compiled.arrays, out
+    )
+    return out

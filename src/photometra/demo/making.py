@@ -1,0 +1,72 @@
+"""Making the demo study: the virtual instruments read the hidden samples, with noise of a fixed seed."""
+
+import numpy as np
+
+from ..instruments import measured
+from ..readings import Reading, make_reading
+from ..study import Booth, Specimen, Study, write_file
+from ..surface import table
+from .samples import SAMPLES, Sample
+
+NAME = "Harrow Skerry"
+_SEED = 1867
+
+
+def _noisy(reading: Reading, rng, **more):
+    """The reading with noise of its own stated uncertainty."""
+    columns = dict(reading.columns)
+    for name in reading.kind.values:
+        columns[name] = reading.columns[name] + rng.normal(size=reading.rows) * reading.sigma[name]
+    return make_reading(reading.name, reading.kind_key, columns, reading.sigma, geometry=reading.geometry, **more)
+
+
+def _constants_of(truth, rng):
+    """What a simulated ellipsometer's fit gives of a metal: n and k every 10 nm."""
+    wavelength = np.arange(380.0, 781.0, 10.0)
+    n, k = table(truth["constants"]).on_grid(wavelength)
+    columns = {"wavelength_nm": wavelength, "n": n, "k": k}
+    sigma = {"n": 0.006 * n + 0.002, "k": 0.006 * k + 0.002}
+    exact = make_reading("Optical constants", "constants", columns, sigma)
+    return _noisy(exact, rng, source="simulated ellipsometer, spot 2 mm on the polished edge")
+
+
+_SOURCES = {
+    "spectrophotometer": ("Reflectance {}", "simulated spectrophotometer, port 8 mm, mean of 5"),
+    "glossmeter": ("Gloss", "simulated gloss meter, mean of 5 places"),
+    "refractometer": ("Index", "simulated refractometer at 20 °C, six lines"),
+}
+
+
+def readings_of(sample: Sample, rng) -> tuple[Reading, ...]:
+    """Fresh noisy readings of a sample; a constants reading comes with metals."""
+    readings = []
+    for key, geometry in sample.readings:
+        if key == "ellipsometer":
+            readings.append(_constants_of(sample.truth, rng))
+            continue
+        name, source = _SOURCES[key]
+        exact = measured(key, sample.truth, geometry, name=name.format(geometry).strip())
+        readings.append(_noisy(exact, rng, source=source))
+    return tuple(readings)
+
+
+def make_study(seed=_SEED) -> Study:
+    """The demo study, the same for the same seed."""
+    rng = np.random.default_rng(seed)
+    specimens = tuple(
+        Specimen(
+            s.name,
+            s.size_mm,
+            s.truth.with_values(s.guess),
+            readings_of(s, rng),
+            frozenset(s.free),
+            notes=s.notes,
+        )
+        for s in SAMPLES
+    )
+    return Study(NAME, specimens, Booth(exposure=0.2))
+
+
+def write_demo(path):
+    """Write a fresh demo study to a file."""
+    write_file(make_study(), path)

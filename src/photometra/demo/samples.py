@@ -1,0 +1,70 @@
+"""The hidden true samples of Harrow Skerry's lantern room, and the surfaces an artist first guessed for them.
+
+Harrow Skerry is an invented lighthouse under restoration; nothing here stands for a real object.
+"""
+
+from dataclasses import dataclass
+
+from ..surface import Surface
+
+
+@dataclass(frozen=True)
+class Sample:
+    """A specimen as it truly is, as it was first guessed, and the readings taken of it.
+
+    readings: (instrument, geometry); free: what the guess leaves to the solver.
+    """
+
+    name: str
+    size_mm: float
+    truth: Surface
+    guess: dict
+    readings: tuple[tuple[str, str], ...]
+    free: tuple[str, ...]
+    notes: str
+
+
+SAMPLES = (
+    Sample(
+        "Brass lamp bracket",
+        64.0,
+        Surface(
+            {
+                "metalness": 1.0,
+                "constants": "brass-70-30",
+                "roughness": 0.235,
+                "haze.amount": 0.22,
+                "haze.spread": 0.34,
+            }
+        ),
+        {"roughness": 0.42, "haze.amount": 0.0},
+        (("ellipsometer", ""), ("spectrophotometer", "di:8"), ("spectrophotometer", "de:8"), ("glossmeter", "")),
+        ("roughness", "haze.amount", "haze.spread"),
+        "Cast, filed and hand-finished; wiped with an oiled rag for eighty years.",
+    ),
+    Sample(
+        "Enamelled number plate",
+        64.0,
+        Surface(
+            {
+                "ior": 1.532,
+                "colour": (0.021, 0.078, 0.245),
+                "roughness": 0.085,
+                "haze.amount": 0.07,
+            }
+        ),
+        {"ior": 1.45, "colour": (0.045, 0.09, 0.14), "roughness": 0.22, "haze.amount": 0.0},
+        (("spectrophotometer", "di:8"), ("spectrophotometer", "de:8"), ("glossmeter", "")),
+        ("roughness", "haze.amount", "ior", "colour"),
+        "Vitreous enamel on steel, number 7 of the gallery doors.",
+    ),
+    Sample(
+        "Lens prism",
+        56.0,
+        Surface({"ior": 1.5174, "abbe": 61.5, "transmission": 1.0, "roughness": 0.05}),
+        {"ior": 1.49, "abbe": 48.0, "roughness": 0.16},
+        (("refractometer", ""), ("glossmeter", ""), ("spectrophotometer", "di:8")),
+        ("roughness", "ior", "abbe"),
+        "A crown-glass prism from the third tier of the lantern's lens; polished, never coated.",
+    ),
+)

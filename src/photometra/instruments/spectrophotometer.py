@@ -1,0 +1,49 @@
+"""Spectral reflectance factor as an integrating sphere or a 45:0 head reads it (CIE 015:2018, section 5)."""
+
+import math
+
+import numpy as np
+
+from .integrate import brdf, directional_albedo, flux_into_aperture, gauss
+
+BEAM_DEG = 8.0
+TRAP_HALF_ANGLE_DEG = 5.0
+"""Half angle of the gloss trap that `de:8` opens about the mirror direction, seen from the sample."""
+_RING_DEG, _CONE_DEG = (40.0, 50.0), 5.0
+WAVELENGTHS_NM = np.arange(380.0, 781.0, 10.0)
+"""Where the instrument reads unless it is told otherwise."""
+
+
+def spectral_reflectance(compiled, wavelengths, geometry="di:8"):
+    """Reflectance factor (n,) at wavelengths in nm.
+
+    di:8 and de:8: diffuse light, viewed at 8 degrees, with the specular part in or out; by reciprocity the share
+    of a beam at 8 degrees that is sent anywhere, or anywhere but into the gloss trap. 45:0: lit from a ring at
+    45 degrees, viewed along the normal, against the perfect diffuser. A clear body shows its front face alone.
+    """
+    beam = math.radians(BEAM_DEG)
+    if geometry == "45:0":
+        return _ring_and_cone(compiled, wavelengths)
+    if geometry not in ("di:8", "de:8"):
+        raise ValueError(f"a spectrophotometer has no geometry '{geometry}': choose from di:8, de:8, 45:0")
+    total = directional_albedo(compiled, math.cos(beam), wavelengths)
+    if geometry == "de:8":
+        half = math.radians(TRAP_HALF_ANGLE_DEG)
+        total = total - flux_into_aperture(compiled, beam, (half, half), wavelengths, is_round=True)
+    return np.maximum(total, 0.0)
+
+
+def _ring_and_cone(compiled, wavelengths):
+    """Mean of pi times the BRDF, lit from the ring, viewed within the cone; each solid angle cosine weighed."""
+    total, norm = np.zeros(np.size(wavelengths)), 0.0
+    inner, outer = (math.sin(math.radians(d)) ** 2 for d in _RING_DEG)
+    turns = (np.arange(16) + 0.5) * math.pi / 16
+    for u, wu in zip(*gauss(4), strict=True):
+        s = math.sqrt(inner + (outer - inner) * u)
+        ring = np.column_stack([s * np.cos(turns), s * np.sin(turns), np.full(16, math.sqrt(1 - s * s))])
+        for v, wv in zip(*gauss(3), strict=True):
+            t = math.sqrt(v) * math.sin(math.radians(_CONE_DEG))
+            f = brdf(compiled, (t, 0.0, math.sqrt(1 - t * t)), ring, wavelengths).mean(axis=0)
+            total += wu * wv * f
+            norm += wu * wv
+    return math.pi * total / norm

@@ -1,0 +1,130 @@
+"""The document: specimens with their surfaces and readings, and the booth they are looked at in. Immutable."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
+from types import MappingProxyType
+
+from ..fitting import Solution, default_free
+from ..readings import Reading
+from ..surface import Surface, parameter
+
+
+
+
+@dataclass(frozen=True)
+class Specimen:
+    """One physical sample being calibrated. `size_mm` is the diameter of the ball that stands for it.
+
+    free: names of the parameters a solve may change. bounds: {scalar: (low, high)}, narrower than the hard range.
+    sigmas: {scalar: standard error} of the last solve, dropped for what was changed by hand since.
+    """
+
+    name: str
+    size_mm: float = 60.0
+    surface: Surface = field(default_factory=Surface)
+    readings: tuple[Reading, ...] = ()
+    free: frozenset[str] = frozenset()
+    bounds: Mapping[str, tuple[float, float]] = field(default_factory=lambda: MappingProxyType({}))
+    sigmas: Mapping[str, float] = field(default_factory=lambda: MappingProxyType({}))
+    notes: str = ""
+
+    def __hash__(self):
+        return hash((self.name, self.surface, self.readings))
+
+    def with_values(self, changes) -> "Specimen":
+        """The specimen with parameters changed by hand: their standard errors no longer hold."""
+        kept = {s: v for s, v in self.sigmas.items() if not any(_belongs(s, name) for name in changes)}
+        return replace(self, surface=self.surface.with_values(changes), sigmas=kept)
+
+    def with_solution(self, solution: Solution) -> "Specimen":
+        """The specimen with a solve's values and standard errors."""
+        sigmas = {s.name: s.sigma for s in solution.solved if s.sigma is not None}
+        return replace(self, surface=solution.surface, sigmas={**self.sigmas, **sigmas})
+
+    def with_free(self, name, is_free) -> "Specimen":
+        """The specimen with one parameter freed or held; ValueError for one that cannot be solved for."""
+        if is_free and not parameter(name).solvable:
+            raise ValueError(f"{name} cannot be solved for; set it by hand")
+        return replace(self, free=self.free | {name} if is_free else self.free - {name})
+
+    def with_reading(self, reading: Reading) -> "Specimen":
+        """The specimen with a reading added; a name that is taken gets a number."""
+        taken = {r.name for r in self.readings}
+        name, n = reading.name, 2
+        while name in taken:
+            name, n = f"{reading.name} {n}", n + 1
+        return replace(self, readings=(*self.readings, reading.with_changes(name=name)))
+
+    def with_reading_at(self, index, reading: Reading) -> "Specimen":
+        """The specimen with one reading replaced."""
+        readings = list(self.readings)
+        readings[index] = reading
+        return replace(self, readings=tuple(readings))
+
+    def without_reading(self, index) -> "Specimen":
+        return replace(self, readings=self.readings[:index] + self.readings[index + 1 :])
+
+
+def _belongs(scalar, name):
+    return scalar == name or (scalar.startswith(name + ".") and scalar[len(name) + 1 :] in parameter(name).components)
+
+
+@dataclass(frozen=True)
+class Booth:
+    """Where specimens are looked at. turn in degrees, strength a factor, exposure in stops.
+
+    environment: a shipped one's name, "uniform", or `pictures/...` for one kept in the study. white: the linear
+    Rec.709 of a place known to be neutral, or None where nothing is balanced. view: a view transform's key.
+    """
+
+    environment: str = "lantern-room"
+    turn: float = 0.0
+    strength: float = 1.0
+    exposure: float = 0.0
+    white: tuple[float, float, float] | None = None
+    view: str = "filmic"
+
+
+@dataclass(frozen=True)
+class Study:
+    """A whole document. `pictures`: {name: bytes} of the picture files it carries."""
+
+    name: str = "Untitled"
+    specimens: tuple[Specimen, ...] = ()
+    booth: Booth = field(default_factory=Booth)
+    pictures: Mapping[str, bytes] = field(default_factory=lambda: MappingProxyType({}))
+
+    def specimen(self, name) -> Specimen:
+        """A specimen by name, whatever its case; ValueError, naming them all, where there is none."""
+        return self.specimens[self.index(name)]
+
+    def index(self, name) -> int:
+        for i, s in enumerate(self.specimens):
+            if s.name.casefold() == str(name).strip().casefold():
+                return i
+        there = ", ".join(f"'{s.name}'" for s in self.specimens) or "none yet"
+        raise ValueError(f"there is no specimen '{name}' in this study; there is {there}")
+
+    def with_specimen_at(self, index, specimen: Specimen) -> "Study":
+        specimens = list(self.specimens)
+        specimens[index] = specimen
+        return replace(self, specimens=tuple(specimens))
+
+    def with_new_specimen(self, name, size_mm=60.0, surface=None) -> "Study":
+        """The study with a specimen added; ValueError for a name that is empty or taken, or a wrong size."""
+        name = " ".join(str(name).split())
+        if not name:
+            raise ValueError("a specimen needs a name")
+        if any(s.name.casefold() == name.casefold() for s in self.specimens):
+            raise ValueError(f"there is a specimen '{name}' already; choose another name")
+        if not 0.1 <= size_mm <= 10_000:
+            raise ValueError("a specimen's size must lie between 0.1 and 10000 mm")
+        surface = surface or Surface()
+        new = Specimen(name, float(size_mm), surface, free=default_free(surface))
+        return replace(self, specimens=(*self.specimens, new))
+
+    def without_specimen(self, index) -> "Study":
+        return replace(self, specimens=self.specimens[:index] + self.specimens[index + 1 :])
+
+    def with_booth(self, **changes) -> "Study":
+        return replace(self, booth=replace(self.booth, **changes))
