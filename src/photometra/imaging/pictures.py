@@ -66,6 +66,14 @@ def write_png(path, shown, header=None):
     _write(path, (values * 255.0 + 0.5).astype(np.uint8), "uint8", header, ".png")
 
 
+def write_picture(path, linear, display, header=None):
+    """Write a picture by its suffix: EXR scene-linear, PNG as `display` shows it."""
+    if Path(path).suffix.lower() == ".png":
+        write_png(path, display.picture(linear), header)
+    else:
+        write_exr(path, linear, header)
+
+
 def _write(path, pixels, kind, header, suffix):
     import OpenImageIO as oiio
 

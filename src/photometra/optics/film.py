@@ -3,11 +3,10 @@
 import cmath
 import math
 
-import numba
 import numpy as np
 
 from .fresnel import checked_cosine
-from .jit import kernel
+from .jit import elementwise, kernel
 
 
 @kernel
@@ -40,9 +39,7 @@ def film_scalar(cos_i, wavelength, film, thickness, base, outer):
     return 0.5 * (s.real * s.real + s.imag * s.imag + p.real * p.real + p.imag * p.imag)
 
 
-@numba.vectorize(
-    ["float64(float64, float64, complex128, float64, complex128, float64)"], nopython=True, cache=True
-)
+@elementwise("float64(float64, float64, complex128, float64, complex128, float64)")
 def _film(cos_theta, wavelength, film, thickness, base, outer):
     # At exact grazing from the outer medium everything is reflected; the sum would be 0/0.
     if cos_theta <= 0.0:

@@ -7,10 +7,9 @@ from, and lies in 0..1. All reflectances are of power and unpolarised unless the
 
 import math
 
-import numba
 import numpy as np
 
-from .jit import kernel
+from .jit import elementwise, kernel
 
 
 @kernel
@@ -64,17 +63,17 @@ def face_edge_scalar(cos_i, face, edge):
     return min(1.0, max(0.0, schlick - b * cos_i * m2 * m2 * m2))
 
 
-@numba.vectorize(["float64(float64, float64)"], nopython=True, cache=True)
+@elementwise("float64(float64, float64)")
 def _dielectric(cos_theta, eta):
     return dielectric_scalar(cos_theta, eta)
 
 
-@numba.vectorize(["float64(float64, float64, float64)"], nopython=True, cache=True)
+@elementwise("float64(float64, float64, float64)")
 def _conductor(cos_theta, n, k):
     return conductor_scalar(cos_theta, n, k)
 
 
-@numba.vectorize(["float64(float64, float64, float64)"], nopython=True, cache=True)
+@elementwise("float64(float64, float64, float64)")
 def _face_edge(cos_theta, face, edge):
     return face_edge_scalar(cos_theta, face, edge)
 

@@ -4,6 +4,7 @@ Numba's own cache looks only at the file a kernel stands in, not at the kernels 
 cache folder's name carries a digest of every kernel source: whatever changes, all is compiled anew.
 """
 
+import functools
 import hashlib
 import os
 import shutil
@@ -36,7 +37,7 @@ def mark_warm() -> None:
     folder = Path(numba.config.CACHE_DIR)
     folder.mkdir(parents=True, exist_ok=True)
     (folder / "warm").touch()
-    generations = sorted(folder.parent.iterdir(), key=lambda p: p.stat().st_mtime, reverse=True)
+    generations = sorted((p for p in folder.parent.iterdir() if p.is_dir()), key=lambda p: p.stat().st_mtime, reverse=True)
     for old in generations[_KEPT_GENERATIONS:]:
         shutil.rmtree(old, ignore_errors=True)
 
@@ -47,3 +48,20 @@ if not os.environ.get("NUMBA_CACHE_DIR"):
 kernel = numba.njit(nogil=True, cache=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
 """Decorator for every kernel: no GIL, cached, IEEE division, no reassociation that could hide a NaN."""
 
+
+def elementwise(signature):
+    """Decorator: a scalar function as a NumPy ufunc of one signature, made at its first call.
+
+    Numba takes half a second to wake; a program that only opens a window must not wait for it.
+    """
+
+    def wrap(function):
+        made = functools.cache(lambda: numba.vectorize([signature], nopython=True, cache=True)(function))
+
+        @functools.wraps(function)
+        def call(*arguments):
+            return made()(*arguments)
+
+        return call
+
+    return wrap

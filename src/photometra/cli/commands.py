@@ -1,0 +1,73 @@
+"""The verbs, and how an error becomes one line and exit code 2."""
+
+import sys
+
+import typer
+
+from . import evidence, hand_over, studies
+from .output import tell
+
+app = typer.Typer(
+    add_completion=False,
+    pretty_exceptions_enable=False,
+    help="Photometra: surface parameters held against measurements of the real sample. "
+    "Without a verb: photometra [STUDY] opens the window.",
+)
+for module in (studies, evidence, hand_over):
+    module.register(app)
+
+# Typer carries its own copy of the exceptions; their root is reached through the one class it shows.
+_Complaint = next(c for c in reversed(typer.BadParameter.__mro__) if c.__name__ == "ClickException")
+_TAKES_SEVERAL = ("--free", "--set")
+
+
+def spread(arguments):
+    """Let `--free a b c` and `--set x=1 y=2` take several words, as the command line promises."""
+    from ..surface.parameters import scalar_owner
+
+    def belongs(option, word):
+        if option == "--set":
+            return "=" in word
+        try:
+            scalar_owner(word)
+        except ValueError:
+            return False
+        return True
+
+    out, option, fresh = [], None, False
+    for word in arguments:
+        if word in _TAKES_SEVERAL:
+            option, fresh = word, True
+            out.append(word)
+        elif option and fresh:
+            out.append(word)
+            fresh = False
+        elif option and not word.startswith("-") and belongs(option, word):
+            out += [option, word]
+        else:
+            option = None
+            out.append(word)
+    return out
+
+
+def run(arguments):
+    """Run one command; the exit code."""
+    try:
+        code = app(spread(arguments), standalone_mode=False, prog_name="photometra")
+    except _Complaint as error:
+        tell(f"photometra: {' '.join(error.format_message().split())}")
+        return 2
+    except typer.Abort:
+        tell("photometra: stopped")
+        return 2
+    except ValueError as error:
+        # Everything the core refuses is a ValueError with one sentence.
+        tell(f"photometra: {' '.join(str(error).split())}")
+        return 2
+    except OSError as error:
+        tell(f"photometra: {error.filename or ''}: {error.strerror or error}")
+        return 2
+    except BrokenPipeError:
+        sys.stderr.close()
+        return 0
+    return code or 0

@@ -1,0 +1,188 @@
+"""Verbs on evidence: import, measure, agree, fit, constants."""
+
+import threading
+from pathlib import Path
+from typing import Annotated
+
+import numpy as np
+import typer
+
+from ..colour import reflectance_to_xyz, xyz_to_linear_srgb
+from ..fitting import agreements, solve
+from ..instruments import INSTRUMENTS, constants_reading, measured
+from ..optics import fresnel_conductor
+from ..readings import KINDS, read_file, write_text
+from ..study import read_file as read_study
+from ..study import write_file
+from ..surface import hex_colour, table_names
+from ..surface import table as constants_table
+from ..surface.parameters import scalar_owner
+from .output import Refused, output_path, print_json, table, tell
+from .studies import Assignments, Json, SpecimenName, StudyPath, changed
+
+
+def import_reading(
+    study: StudyPath,
+    specimen: SpecimenName,
+    file: Annotated[Path, typer.Argument(metavar="FILE")],
+    kind: Annotated[str | None, typer.Option("--as", metavar="KIND", help=f"One of {', '.join(KINDS)}.")] = None,
+):
+    """Take a reading from a file."""
+    document = read_study(study)
+    i = document.index(specimen)
+    reading = read_file(file, kind)
+    write_file(document.with_specimen_at(i, document.specimens[i].with_reading(reading)), study)
+    tell(f"imported '{reading.name}': {reading.label}, {reading.rows} rows")
+
+
+def measure(
+    study: StudyPath,
+    specimen: SpecimenName,
+    instrument: Annotated[str, typer.Argument(metavar="INSTRUMENT", help=f"One of {', '.join(INSTRUMENTS)}.")],
+    geometry: Annotated[str, typer.Option(metavar="di:8|de:8|45:0", help="Of a spectrophotometer.")] = "",
+    assignments: Assignments = None,
+    output: Annotated[Path | None, typer.Option("-o", metavar="FILE", help="Write the reading as CSV.")] = None,
+    as_json: Json = False,
+):
+    """Say what a virtual instrument reads on a specimen's surface."""
+    one = read_study(study).specimen(specimen)
+    path = output_path(output, (".csv",)) if output else None
+    reading = measured(instrument, changed(one, assignments), geometry, constants_reading(one.readings))
+    if path:
+        path.write_text(write_text(reading), encoding="utf-8")
+        tell(f"wrote {path}")
+    columns = {name: [float(v) for v in reading.columns[name]] for name in reading.kind.columns}
+    if as_json:
+        print_json({"specimen": one.name, "instrument": instrument, "columns": columns})
+    elif not path:
+        rows = zip(*columns.values(), strict=True)
+        table(f"{one.name}: {reading.label}", list(columns), [[f"{v:.6g}" for v in row] for row in rows])
+
+
+def agree(
+    study: StudyPath,
+    specimen: Annotated[str | None, typer.Argument(metavar="[SPECIMEN]")] = None,
+    as_json: Json = False,
+):
+    """Compare every reading with the model. Exit code 1 where one is out of tolerance."""
+    document = read_study(study)
+    chosen = [document.specimen(specimen)] if specimen else list(document.specimens)
+    out, rows, everything = [], [], True
+    for s in chosen:
+        entries = []
+        for a in agreements(s.surface, s.readings):
+            r = a.reading
+            if not r.active:
+                continue
+            entry = {
+                "name": r.name,
+                "kind": r.kind_key,
+                "metric": r.kind.metric,
+                "value": a.value,
+                "tolerance": r.tolerance,
+                "within": a.within,
+            }
+            entries.append(entry)
+            verdict = "within" if a.within else a.problem or "OUT"
+            rows.append((f"{s.name}: {r.name}", r.kind.metric_label, f"{a.value:.4g}", f"{r.tolerance:g}", verdict))
+        within = all(e["within"] for e in entries)
+        everything = everything and within
+        out.append({"name": s.name, "readings": entries, "within": within})
+    if as_json:
+        print_json({"specimens": out})
+    else:
+        table("", ("reading", "measured in", "value", "tolerance", ""), rows)
+    return 0 if everything else 1
+
+
+def fit(
+    study: StudyPath,
+    specimen: SpecimenName,
+    free: Annotated[list[str] | None, typer.Option("--free", metavar="NAME ...", help="Instead of the specimen's own.")] = None,
+    save: Annotated[bool, typer.Option("--save", help="Keep the outcome in the study.")] = False,
+    as_json: Json = False,
+):
+    """Solve for the free parameters from the active readings."""
+    document = read_study(study)
+    i = document.index(specimen)
+    one = document.specimens[i]
+    stop = threading.Event()
+    try:
+        solution = solve(one.surface, one.readings, free or one.free, one.bounds, cancel=stop)
+    except KeyboardInterrupt:
+        raise Refused("stopped; nothing was changed") from None
+    if save:
+        write_file(document.with_specimen_at(i, one.with_solution(solution)), study)
+    if as_json:
+        print_json(
+            {
+                "specimen": one.name,
+                "free": [
+                    {"name": s.name, "value": s.value, "sigma": s.sigma, "start": s.start, "at_bound": s.at_bound}
+                    for s in solution.solved
+                ],
+                "chi2_reduced": solution.chi2_reduced,
+                "correlation": solution.correlation.tolist(),
+                "undetermined": [{"names": list(u.names), "sentence": u.sentence} for u in solution.undetermined],
+                "seconds": solution.seconds,
+            }
+        )
+        return
+    rows = []
+    for s in solution.solved:
+        sigma = "at a bound" if s.at_bound else "not determined" if s.sigma is None else f"± {s.sigma:.2g}"
+        unit = scalar_owner(s.name)[0].unit
+        rows.append((s.name, f"{s.start:.5g}", f"{s.value:.5g}", sigma, unit))
+    table(one.name, ("parameter", "start", "value", "", ""), rows)
+    print(f"reduced chi-square {solution.chi2_start:.4g} -> {solution.chi2_reduced:.4g}, {solution.seconds:.2f} s")
+    for u in solution.undetermined:
+        print(f"note: {u.sentence}")
+
+
+def constants(name: Annotated[str | None, typer.Argument(metavar="[NAME]")] = None, as_json: Json = False):
+    """List the tables of optical constants, or show one."""
+    if name is None:
+        tables = [constants_table(n) for n in table_names()]
+        if as_json:
+            print_json({"tables": [{"name": t.key, "title": t.name, "matter": t.matter, "range_nm": t.range_nm} for t in tables]})
+        else:
+            rows = [(t.key, t.name, t.matter, "{:g}–{:g}".format(*t.range_nm)) for t in tables]
+            table("", ("name", "title", "matter", "nm"), rows)
+        return
+    if name not in table_names():
+        from ..surface.constants import check_name
+
+        check_name(name)
+        raise Refused("'reading' stands for a specimen's own constants; it is not a table")
+    t = constants_table(name)
+    facing = fresnel_conductor(1.0, np.maximum(t.n, 1e-6), t.k)
+    colour = hex_colour(xyz_to_linear_srgb(reflectance_to_xyz(t.wavelength_nm, facing)))
+    if as_json:
+        print_json(
+            {
+                "name": t.key,
+                "title": t.name,
+                "matter": t.matter,
+                "source": t.source,
+                "range_nm": t.range_nm,
+                "colour": colour,
+                "columns": {
+                    "wavelength_nm": t.wavelength_nm.tolist(),
+                    "n": t.n.tolist(),
+                    "k": t.k.tolist(),
+                    "reflectance": facing.tolist(),
+                },
+            }
+        )
+        return
+    rows = zip(t.wavelength_nm, t.n, t.k, facing, strict=True)
+    table(f"{t.name} ({t.matter}), facing colour {colour}", ("nm", "n", "k", "reflectance"), [[f"{v:.5g}" for v in r] for r in rows])
+    print(t.source)
+
+
+def register(app):
+    app.command("import")(import_reading)
+    app.command("measure")(measure)
+    app.command("agree")(agree)
+    app.command("fit")(fit)
+    app.command("constants")(constants)

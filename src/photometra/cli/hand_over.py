@@ -1,0 +1,134 @@
+"""Verbs that hand work over: render and export."""
+
+import re
+import time
+from pathlib import Path
+from typing import Annotated
+
+import typer
+
+from ..imaging.booths import UNIFORM, display_of, scene_of
+from ..imaging.pictures import write_picture
+from ..instruments import constants_reading
+from ..study import read_file
+from ..surface.compile import compile_surface
+from ..tracing import Limits, Rendering
+from .output import Refused, output_path, print_json, tell
+from .studies import Assignments, Json, SpecimenName, StudyPath, changed
+
+_LARGEST = 8192
+_BATCH_SECONDS = 1.0
+
+
+def _size(text):
+    match = re.fullmatch(r"(\d+)\s*[xX×]\s*(\d+)", text.strip())
+    if not match or not all(1 <= int(v) <= _LARGEST for v in match.groups()):
+        raise Refused(f"--size '{text}' should be WxH, as 512x512, each from 1 to {_LARGEST}")
+    return int(match[1]), int(match[2])
+
+
+def render(
+    study: StudyPath,
+    specimen: SpecimenName,
+    output: Annotated[Path, typer.Option("-o", metavar="FILE", help="EXR (scene-linear) or PNG (as shown).")],
+    assignments: Assignments = None,
+    size: Annotated[str, typer.Option(metavar="WxH")] = "512x512",
+    samples: Annotated[int | None, typer.Option(min=1, max=1_000_000, help="Stop at so many a pixel.")] = None,
+    seconds: Annotated[float | None, typer.Option(min=0.01, max=86_400, help="Stop after so long.")] = None,
+    noise: Annotated[float | None, typer.Option(min=1e-5, max=1.0, help="Stop at this relative noise.")] = None,
+    environment: Annotated[
+        str | None, typer.Option(metavar="NAME|FILE|uniform", help="Instead of the booth's own.")
+    ] = None,
+    seed: Annotated[int, typer.Option(min=0, max=2**31)] = 1,
+    as_json: Json = False,
+):
+    """Render a specimen in the booth. Stops at 64 samples unless told otherwise."""
+    if sum(v is not None for v in (samples, seconds, noise)) > 1:
+        raise Refused("give one of --samples, --seconds and --noise, not several")
+    width, height = _size(size)
+    path = output_path(output, (".exr", ".png"))
+    document = read_file(study)
+    one = document.specimen(specimen)
+    surface = changed(one, assignments)
+    scene = scene_of(document.booth, one.size_mm, document.pictures, environment)
+    # In the furnace nothing may be lost to the limits: its purpose is to show what the surface loses.
+    limits = Limits(reflection=1024, transmission=4096) if environment == UNIFORM else Limits()
+    rendering = Rendering(
+        compile_surface(surface, constants_reading(one.readings)), scene, width, height, seed, limits
+    )
+    _until(rendering, samples, seconds, noise)
+    header = {
+        "photometra:study": document.name,
+        "photometra:specimen": one.name,
+        "photometra:samples": rendering.samples,
+        **{f"photometra:parameter:{k}": v for k, v in surface.given.items()},
+    }
+    write_picture(path, rendering.picture(), display_of(document.booth), header)
+    cut = rendering.energy_cut()
+    if cut > 0.005:
+        tell(f"note: the bounce limits cut off {100 * cut:.1f} % of the light")
+    mean = [float(v) for v in rendering.picture().reshape(-1, 3).mean(axis=0)]
+    if as_json:
+        print_json(
+            {
+                "specimen": one.name,
+                "file": str(path),
+                "size": [width, height],
+                "samples": rendering.samples,
+                "seconds": rendering.seconds,
+                "noise": rendering.noise(),
+                "mean": mean,
+                "energy_cut": cut,
+            }
+        )
+    else:
+        tell(f"wrote {path}: {rendering.samples} samples, noise {100 * rendering.noise():.2f} %, {rendering.seconds:.1f} s")
+
+
+def _until(rendering, samples, seconds, noise):
+    """Add samples in growing batches until the wanted count, time or noise is reached."""
+    if samples is None and seconds is None and noise is None:
+        samples = 64
+    began = told = time.perf_counter()
+    batch = 1
+    while True:
+        if samples is not None:
+            batch = min(batch, samples - rendering.samples)
+        rendering.add(batch)
+        now = time.perf_counter()
+        elapsed = now - began
+        if samples is not None and rendering.samples >= samples:
+            return
+        if seconds is not None and elapsed >= seconds:
+            return
+        if noise is not None and rendering.samples >= 8 and rendering.noise() <= noise:
+            return
+        each = rendering.seconds / rendering.samples
+        left = _BATCH_SECONDS if seconds is None else min(_BATCH_SECONDS, seconds - elapsed)
+        batch = max(1, min(2 * batch, int(left / each)))
+        if now - told > 2.0:
+            told = now
+            tell(f"{rendering.samples} samples, noise {100 * rendering.noise():.2f} %")
+
+
+def export(
+    study: StudyPath,
+    specimen: SpecimenName,
+    standard: Annotated[str, typer.Option("--as", metavar="materialx", help="The open standard to write.")],
+    output: Annotated[Path, typer.Option("-o", metavar="FILE")],
+):
+    """Write a specimen's surface in an open material standard."""
+    if standard != "materialx":
+        raise Refused(f"--as '{standard}' is not a standard it writes; choose materialx")
+    from ..exchange import write_materialx
+
+    path = output_path(output, (".mtlx",))
+    left_out = write_materialx(read_file(study).specimen(specimen), path)
+    tell(f"wrote {path}")
+    for sentence in left_out:
+        tell(f"not carried: {sentence}")
+
+
+def register(app):
+    app.command("render")(render)
+    app.command("export")(export)

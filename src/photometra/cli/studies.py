@@ -1,0 +1,176 @@
+"""Verbs on the study itself: demo, new, add, set, show, check."""
+
+import tempfile
+from pathlib import Path
+from typing import Annotated
+
+import typer
+
+from ..instruments import constants_reading
+from ..study import SUFFIX, Study, read_file, write_file
+from ..surface import PARAMETERS, format_value, parameter, parse
+from ..surface.checks import findings
+from .output import Refused, print_json, table, tell
+
+StudyPath = Annotated[Path, typer.Argument(metavar="STUDY", help="A .photometra file.")]
+SpecimenName = Annotated[str, typer.Argument(metavar="SPECIMEN", help="The specimen's name.")]
+Json = Annotated[bool, typer.Option("--json", help="Print one JSON object.")]
+Assignments = Annotated[list[str] | None, typer.Option("--set", metavar="NAME=VALUE ...", help="Values for this run.")]
+
+
+def parsed(assignments):
+    """{parameter: value} of NAME=VALUE words."""
+    values = {}
+    for word in assignments or ():
+        name, sign, text = word.partition("=")
+        if not sign:
+            raise Refused(f"'{word}' should be NAME=VALUE, as roughness=0.3")
+        values[name.strip()] = parse(parameter(name.strip()), text)
+    return values
+
+
+def changed(specimen, assignments):
+    """A specimen's surface with NAME=VALUE words applied."""
+    return specimen.surface.with_values(parsed(assignments))
+
+
+def new_path(path):
+    path = Path(path)
+    if path.suffix != SUFFIX:
+        raise Refused(f"{path}: a study's name ends in {SUFFIX}")
+    if path.exists():
+        raise Refused(f"{path}: there is a file of this name already; choose another")
+    if not path.parent.is_dir():
+        raise Refused(f"{path}: there is no folder {path.parent}")
+    return path
+
+
+def demo(to: Annotated[Path | None, typer.Option("--to", metavar="FILE", help="Only write the demo study here.")] = None):
+    """Open the window on a fresh copy of the demo study."""
+    from ..demo import NAME, write_demo
+
+    if to is not None:
+        write_demo(new_path(to))
+        tell(f"wrote {to}")
+        return 0
+    folder = Path(tempfile.mkdtemp(prefix="photometra-demo-"))
+    path = folder / f"{NAME}{SUFFIX}"
+    write_demo(path)
+    from ..desktop import open_window
+
+    return open_window(path)
+
+
+def new(study: StudyPath):
+    """Make an empty study."""
+    path = new_path(study)
+    write_file(Study(path.stem), path)
+    tell(f"wrote {path}")
+
+
+def add(study: StudyPath, specimen: SpecimenName, size_mm: Annotated[float, typer.Option(help="Diameter.")] = 60.0):
+    """Add a specimen to a study."""
+    document = read_file(study).with_new_specimen(specimen, size_mm)
+    write_file(document, study)
+    tell(f"added '{specimen}'")
+
+
+def set_values(
+    study: StudyPath,
+    specimen: SpecimenName,
+    assignments: Annotated[list[str], typer.Argument(metavar="NAME=VALUE ...")],
+):
+    """Set parameters of a specimen's surface."""
+    document = read_file(study)
+    i = document.index(specimen)
+    changes = parsed(assignments)
+    after = document.specimens[i].with_values(changes)
+    write_file(document.with_specimen_at(i, after), study)
+    for name in changes:
+        tell(f"{name} = {format_value(PARAMETERS[name], after.surface[name])}")
+
+
+def _plain(specimen):
+    return {
+        "name": specimen.name,
+        "size_mm": specimen.size_mm,
+        "parameters": {name: specimen.surface[name] for name in PARAMETERS},
+        "free": sorted(specimen.free),
+        "sigmas": dict(specimen.sigmas),
+        "readings": [
+            {
+                "name": r.name,
+                "kind": r.kind_key,
+                "geometry": r.geometry,
+                "rows": r.rows,
+                "tolerance": r.tolerance,
+                "active": r.active,
+                "source": r.source,
+            }
+            for r in specimen.readings
+        ],
+        "notes": specimen.notes,
+    }
+
+
+def show(
+    study: StudyPath,
+    specimen: Annotated[str | None, typer.Argument(metavar="[SPECIMEN]")] = None,
+    as_json: Json = False,
+):
+    """Show a study, or one specimen of it."""
+    document = read_file(study)
+    chosen = [document.specimen(specimen)] if specimen else list(document.specimens)
+    if as_json:
+        booth = document.booth
+        print_json({"name": document.name, "booth": vars(booth), "specimens": [_plain(s) for s in chosen]})
+        return
+    if not chosen:
+        tell("this study has no specimens yet; add one with: photometra add STUDY SPECIMEN")
+    for s in chosen:
+        rows = []
+        for p in PARAMETERS.values():
+            if s.surface.applies(p.name):
+                sigma = s.sigmas.get(p.name)
+                rows.append((p.name, format_value(p, s.surface[p.name], sigma), "free" if p.name in s.free else ""))
+        table(f"{s.name}, {s.size_mm:g} mm", ("parameter", "value", ""), rows)
+        rows = [(r.name, r.label, r.rows, "" if r.active else "not counted") for r in s.readings]
+        table("", ("reading", "kind", "rows", ""), rows)
+
+
+def check(study: StudyPath, as_json: Json = False):
+    """Say what makes no physical sense. Exit code 1 where something does not."""
+    document = read_file(study)
+    found = [
+        (s, f)
+        for s in document.specimens
+        for f in findings(s.surface, s.size_mm, constants_reading(s.readings) is not None)
+    ]
+    if as_json:
+        print_json(
+            {
+                "findings": [
+                    {"specimen": s.name, "sentence": f.sentence, "mend": dict(f.mend), "is_error": f.is_error}
+                    for s, f in found
+                ],
+                "sound": not found,
+            }
+        )
+    else:
+        for s, f in found:
+            mend = ", ".join(f"{k}={format_value(PARAMETERS[k], v)}" for k, v in f.mend.items())
+            print(f"{s.name}: {f.sentence}" + (f" Mend: {mend}." if mend else ""))
+        if not found:
+            tell("nothing to mend")
+    return 1 if found else 0
+
+
+def register(app):
+    app.command("demo")(demo)
+    app.command("new")(new)
+    app.command("add")(add)
+    app.command("set")(set_values)
+    app.command("show")(show)
+    app.command("check")(check)
+
+

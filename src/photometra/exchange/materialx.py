@@ -1,0 +1,129 @@
+"""A surface as a MaterialX document with the OpenPBR surface, and what that could not carry.
+
+OpenPBR 1.1 (Academy Software Foundation 2024): its roughness and ours both square to alpha; a metal is its
+reflectance facing us (`base_color`) and a tint of Schlick's curve at 82 degrees (`specular_color`).
+"""
+
+import re
+from pathlib import Path
+
+import numpy as np
+
+from ..colour import interpolated, reflectance_to_xyz, xyz_to_linear_srgb
+from ..colour.observers import WAVELENGTHS
+from ..instruments import constants_reading
+from ..optics.dispersion import LINE_D_SODIUM_NM
+from ..optics.fresnel import COS_EDGE, fresnel_conductor
+from ..study import Specimen
+from ..surface import lobes
+from ..surface.compile import body_constants, compile_surface
+
+
+class ExportError(ValueError):
+    """A document that could not be written; the message is one sentence for people."""
+
+
+def _rgb(spectrum):
+    colour = xyz_to_linear_srgb(reflectance_to_xyz(WAVELENGTHS, spectrum))
+    return tuple(float(np.clip(v, 0.0, 1.0)) for v in colour), bool((colour < -1e-4).any() or (colour > 1.0 + 1e-4).any())
+
+
+def _schlick(face, cosine):
+    return face + (1.0 - face) * (1.0 - cosine) ** 5
+
+
+def openpbr_inputs(specimen: Specimen):
+    """({input: (type, value)}, [a sentence for each thing left out]) for a specimen's surface."""
+    s = specimen.surface
+    constants = constants_reading(specimen.readings)
+    compiled = compile_surface(s, constants)
+    inputs, left_out = {}, []
+    inputs["base_metalness"] = ("float", s["metalness"])
+    inputs["specular_roughness"] = ("float", s["roughness"])
+    inputs["base_diffuse_roughness"] = ("float", s["diffuse_roughness"])
+    clipped = False
+    if s["metalness"] >= 0.5:
+        if s["constants"]:
+            n, k = body_constants(s, constants)
+            face, edge = fresnel_conductor(1.0, n, k), fresnel_conductor(COS_EDGE, n, k)
+            left_out.append("the optical constants by wavelength: carried as colour facing us and at 82 degrees")
+        else:
+            face, edge = compiled.spectra[lobes.METAL_A, :-1], compiled.spectra[lobes.METAL_B, :-1]
+        (face, a), (edge, b) = _rgb(face), _rgb(edge)
+        tint = tuple(min(1.0, e / _schlick(f, COS_EDGE)) for e, f in zip(edge, face, strict=True))
+        inputs["base_color"], inputs["specular_color"] = ("color3", face), ("color3", tint)
+        clipped = a or b
+    if s["metalness"] < 1.0:
+        at_line = float(interpolated(WAVELENGTHS, compiled.spectra[lobes.ETA, :-1], np.array([LINE_D_SODIUM_NM]))[0])
+        inputs["specular_ior"] = ("float", at_line)
+        if s["metalness"] < 0.5:
+            # What leaves the body, the light thrown back under its interface counted.
+            body, clipped = _rgb(compiled.spectra[lobes.BODY, :-1])
+            inputs["base_color"] = ("color3", body)
+        else:
+            left_out.append("the colour of the dielectric part of a mixture")
+        inputs["transmission_weight"] = ("float", s["transmission"])
+        if s["transmission"] > 0.0:
+            _interior(s, compiled, specimen.size_mm, inputs, left_out)
+    if 0.0 < s["metalness"] < 1.0:
+        left_out.append("the exact mixture of metal and dielectric, whose colours OpenPBR ties together")
+    if s["haze.amount"] > 0.0:
+        left_out.append("haze: OpenPBR has a single lobe, written with the finish's own roughness")
+    if clipped:
+        left_out.append("the part of a colour outside Rec.709")
+    return inputs, left_out
+
+
+def _interior(s, compiled, size_mm, inputs, left_out):
+    absorption = compiled.spectra[lobes.ABSORPTION, :-1]
+    if absorption.max() > 0.0:
+        depth = s["interior.depth"] if s["interior.colour"] != (1.0, 1.0, 1.0) else size_mm
+        inputs["transmission_color"] = ("color3", _rgb(np.exp(-absorption * depth))[0])
+        inputs["transmission_depth"] = ("float", depth)
+        left_out.append("the spectrum of the absorption: carried as a colour at depth")
+    if s["constants"]:
+        left_out.append("the table's dispersion: set an Abbe number to carry it")
+    elif s["abbe"] > 0.0:
+        inputs["transmission_dispersion_scale"] = ("float", 1.0)
+        inputs["transmission_dispersion_abbe_number"] = ("float", s["abbe"])
+
+
+def document(specimen: Specimen):
+    """(MaterialX document, sentences on what was left out); the document is valid against the library."""
+    import MaterialX as mx
+
+    inputs, left_out = openpbr_inputs(specimen)
+    doc = mx.createDocument()
+    doc.setColorSpace("lin_rec709")
+    name = mx.createValidName(re.sub(r"\s+", "_", specimen.name)) or "specimen"
+    shader = doc.addNode("open_pbr_surface", f"{name}_surface", "surfaceshader")
+    shader.setDocString(f"{specimen.name}; written by Photometra")
+    for key, (kind, value) in inputs.items():
+        port = shader.addInput(key, kind)
+        port.setValueString(", ".join(f"{v:.7g}" for v in value) if kind == "color3" else f"{value:.7g}")
+        if key == "transmission_depth":
+            port.setAttribute("unittype", "distance")
+            port.setAttribute("unit", "millimeter")
+    material = doc.addNode("surfacematerial", name, "material")
+    link = material.addInput("surfaceshader", "surfaceshader")
+    link.setNodeName(shader.getName())
+    return doc, left_out
+
+
+def write_materialx(specimen: Specimen, path):
+    """Write the document; returns the sentences on what it could not carry. ExportError where it cannot write."""
+    import MaterialX as mx
+
+    doc, left_out = document(specimen)
+    valid, message = doc.validate()
+    if not valid:
+        raise ExportError(f"{path}: the document did not come out valid ({message.strip()})")
+    text = mx.writeToXmlString(doc)
+    temporary = Path(path).with_name(f".{Path(path).name}.writing")
+    try:
+        temporary.write_text(text, encoding="utf-8")
+        temporary.replace(path)
+    except OSError as error:
+        temporary.unlink(missing_ok=True)
+        raise ExportError(f"{path}: cannot be written ({error.strerror})") from None
+    return left_out

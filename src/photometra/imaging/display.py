@@ -1,0 +1,141 @@
+"""From scene-linear to the screen: exposure, white balance, view transform; for a picture or one pixel.
+
+View transforms come from OpenColorIO: the configuration that `$OCIO` names, else the library's built-in one.
+For whole pictures a transform is baked into a 3D table, fine enough for the screen; a single pixel, whose
+numbers people read, always takes the exact one.
+"""
+
+import os
+from dataclasses import dataclass
+from functools import lru_cache
+
+import numpy as np
+
+from ..colour import adaptation, encode_srgb, linear_srgb_to_xyz, white_point, xyz_to_lab
+from ..colour.spaces import RGB_TO_XYZ, XYZ_TO_RGB
+
+PLAIN = "plain"
+"""The view that changes nothing but the screen's encoding: sRGB, cut at white."""
+FILMIC = "filmic"
+"""The configuration's own default view, with its tone curve."""
+_GRID, _LOG_LOW, _LOG_HIGH, _LOG_OFFSET = 48, -10.0, 7.0, 2.0**-10
+
+
+@lru_cache(maxsize=1)
+def _config():
+    import PyOpenColorIO as ocio
+
+    if os.environ.get("OCIO"):
+        return ocio.Config.CreateFromEnv()
+    return ocio.Config.CreateFromFile("ocio://default")
+
+
+def view_names():
+    """Every view there is: the plain one, the default one, and the others that the configuration offers."""
+    config = _config()
+    display = config.getDefaultDisplay()
+    default = config.getDefaultView(display)
+    others = [v for v in config.getViews(display) if v not in (default, "Raw")]
+    return [PLAIN, FILMIC, *others]
+
+
+@lru_cache(maxsize=8)
+def _exact(view):
+    """OpenColorIO's processor for a view, from linear Rec.709; None for the plain view."""
+    if view == PLAIN:
+        return None
+    import PyOpenColorIO as ocio
+
+    config = _config()
+    display = config.getDefaultDisplay()
+    name = config.getDefaultView(display) if view == FILMIC else view
+    if name not in config.getViews(display):
+        raise ValueError(f"there is no view '{view}': choose from {', '.join(view_names())}")
+    source = config.getColorSpace("lin_rec709") or config.getColorSpace("Linear Rec.709 (sRGB)")
+    source = source.getName() if source else ocio.ROLE_SCENE_LINEAR
+    return config.getProcessor(source, display, name, ocio.TRANSFORM_DIR_FORWARD).getDefaultCPUProcessor()
+
+
+@lru_cache(maxsize=4)
+def _baked(view):
+    """The view's transform as a table over log2, for whole pictures."""
+    import PyOpenColorIO as ocio
+
+    steps = 2.0 ** np.linspace(_LOG_LOW, _LOG_HIGH, _GRID) - _LOG_OFFSET
+    # OpenColorIO's tables run blue fastest.
+    grid = np.stack(np.meshgrid(steps, steps, steps, indexing="ij"), axis=-1).astype(np.float32)
+    grid = np.ascontiguousarray(grid.reshape(1, -1, 3))
+    _exact(view).applyRGB(grid)
+    table = ocio.Lut3DTransform()
+    table.setGridSize(_GRID)
+    table.setInterpolation(ocio.INTERP_TETRAHEDRAL)
+    table.setData(grid.ravel())
+    shaper = ocio.AllocationTransform()
+    shaper.setAllocation(ocio.ALLOCATION_LG2)
+    shaper.setVars([_LOG_LOW, _LOG_HIGH, _LOG_OFFSET])
+    both = ocio.GroupTransform([shaper, table])
+    return ocio.Config.CreateRaw().getProcessor(both).getDefaultCPUProcessor()
+
+
+def balance_matrix(white):
+    """3×3 on linear Rec.709 that makes `white` (linear Rec.709) neutral, its luminance kept; CAT16."""
+    if white is None:
+        return np.eye(3)
+    xyz = linear_srgb_to_xyz(white)
+    if not np.all(np.isfinite(xyz)) or xyz[1] <= 1e-6 or np.min(white) <= 0.0:
+        raise ValueError("white balance needs a place that is lit in all three channels")
+    return XYZ_TO_RGB @ adaptation(xyz / xyz[1], white_point("D65")) @ RGB_TO_XYZ
+
+
+@dataclass(frozen=True)
+class Stages:
+    """What one pixel is at each step of the chain; `shown` encoded for the screen, `lab` of the balanced value."""
+
+    linear: np.ndarray
+    exposed: np.ndarray
+    balanced: np.ndarray
+    shown: np.ndarray
+    lab: np.ndarray
+
+
+@dataclass(frozen=True)
+class Display:
+    """The chain with its settings: exposure in stops, the white to balance to, and the view's name."""
+
+    exposure: float = 0.0
+    white: tuple[float, float, float] | None = None
+    view: str = FILMIC
+
+    def _balanced(self, linear):
+        return (linear * np.float32(2.0**self.exposure)) @ balance_matrix(self.white).T.astype(np.float32)
+
+    def picture(self, linear):
+        """(h, w, 3) scene-linear -> values for the screen, 0..1, float32."""
+        balanced = np.ascontiguousarray(self._balanced(np.asarray(linear, np.float32)), np.float32)
+        if self.view == PLAIN:
+            return np.clip(encode_srgb(balanced), 0.0, 1.0).astype(np.float32)
+        balanced = np.maximum(balanced, 0.0)
+        _baked(self.view).applyRGB(balanced)
+        return np.clip(balanced, 0.0, 1.0)
+
+    def pixel(self, linear) -> Stages:
+        """One pixel, (3,), exactly, at each step."""
+        linear = np.asarray(linear, np.float32).reshape(3)
+        exposed = linear * np.float32(2.0**self.exposure)
+        balanced = self._balanced(linear)
+        if self.view == PLAIN:
+            shown = np.clip(encode_srgb(balanced), 0.0, 1.0)
+        else:
+            shown = np.ascontiguousarray(np.maximum(balanced, 0.0), np.float32).reshape(1, 1, 3)
+            _exact(self.view).applyRGB(shown)
+            shown = np.clip(shown.reshape(3), 0.0, 1.0)
+        # The picture's white 1, 1, 1 is D65.
+        return Stages(linear, exposed, balanced, shown, xyz_to_lab(linear_srgb_to_xyz(balanced)))
+
+
+def exposure_for_white(linear_white):
+    """Stops that bring the luminance of a chosen white to just 1; ValueError where it is dark."""
+    luminance = float(linear_srgb_to_xyz(linear_white)[1])
+    if luminance <= 1e-6:
+        raise ValueError("that place is too dark to expose for")
+    return -float(np.log2(luminance))

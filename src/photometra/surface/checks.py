@@ -1,0 +1,72 @@
+"""Physical sense of a surface: what is set but cannot show, or cannot be. One sentence each, with its mend."""
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+
+import numpy as np
+
+from .compile import absorption
+from .constants import FROM_READING, table
+from .model import Surface
+
+
+@dataclass(frozen=True)
+class Finding:
+    """Something to look at. `mend`: {parameter: value} that would put it right, with its label; or none.
+
+    `is_error` where nothing can be computed until it is mended.
+    """
+
+    sentence: str
+    mend_label: str = ""
+    mend: Mapping[str, object] = field(default_factory=dict)
+    is_error: bool = False
+
+
+def findings(surface: Surface, size_mm: float, has_constants_reading: bool) -> list[Finding]:
+    """What is doubtful about a surface on a specimen of `size_mm` across, in the order of the section."""
+    return list(_found(surface, size_mm, has_constants_reading))
+
+
+def _found(s, size_mm, has_constants_reading):
+    if s["constants"] == FROM_READING and not has_constants_reading:
+        yield Finding(
+            "The optical constants are to come from a reading, but no reading of constants is active.",
+            "Use index and Abbe number" if s["metalness"] < 1 else "Use face and edge colour",
+            {"constants": ""},
+            True,
+        )
+        return
+    if s["constants"] and s["constants"] != FROM_READING and not table(s["constants"]).covers:
+        low, high = table(s["constants"]).range_nm
+        yield Finding(f"The table {s['constants']} covers {low:g}–{high:g} nm only; its end values are held beyond.")
+    if s["metalness"] >= 1.0 and s["transmission"] > 0.0:
+        yield Finding("Transmission does nothing in a metal: no light gets through it.", "Take it away", {"transmission": 0.0})
+    if 0.0 < s["metalness"] < 1.0:
+        nearest = round(s["metalness"])
+        yield Finding(
+            "Metalness between 0 and 1 is a mixture, as of rust or worn plating; a single matter is 0 or 1.",
+            f"Make it {nearest}",
+            {"metalness": float(nearest)},
+        )
+    if s["metalness"] < 1.0 and not s["constants"]:
+        if s["ior"] < 1.0 + 1e-3:
+            yield Finding("An index of 1 is that of air: the surface reflects nothing.", "Make it 1.5", {"ior": 1.5})
+        if s["abbe"] and s["abbe"] < 15.0:
+            yield Finding("An Abbe number below 15 disperses more than any known glass.", "Make it 60", {"abbe": 60.0})
+    if s["haze.amount"] > 0.0 and s["haze.spread"] < 0.02:
+        yield Finding("A haze that spreads no wider than the finish cannot be seen.", "Spread it", {"haze.spread": 0.4})
+    if s["metalness"] < 1.0 and max(s["colour"]) > 0.95 and s["transmission"] < 1.0:
+        yield Finding(
+            "A body colour above 0.95 is brighter than fresh snow; pictures will be slow and pale.",
+            "Bring it to 0.9",
+            {"colour": tuple(min(c, 0.9) for c in s["colour"])},
+        )
+    if s["metalness"] < 1.0 and s["transmission"] > 0.0:
+        clearest = float(np.exp(-np.min(absorption(s)) * size_mm)) if s["constants"] != FROM_READING else 1.0
+        if clearest < 1e-3:
+            yield Finding(
+                f"The interior absorbs so much that {size_mm:g} mm of it let through less than 0.1 %: it will look black.",
+                "Give it the specimen's depth",
+                {"interior.depth": size_mm, "interior.absorption": (0.0, 0.0, 0.0)},
+            )
