@@ -1,15 +1,19 @@
 """Forward models: what each instrument reads on a surface, from the same kernels as the tracer."""
 
 from .integrate import brdf, directional_albedo
+from .split import Share, Split, light_split
 from .shelf import INSTRUMENTS, Instrument, constants_reading, instrument, measured, model_of, predicted
 
 __all__ = [
     "INSTRUMENTS",
     "Instrument",
+    "Share",
+    "Split",
     "brdf",
     "constants_reading",
     "directional_albedo",
     "instrument",
+    "light_split",
     "measured",
     "model_of",
     "predicted",

@@ -60,6 +60,17 @@ class Scene:
         tall, wide = (half, half * aspect) if aspect >= 1.0 else (half / aspect, half)
         return np.stack([target + c.distance * r * back, -back, wide * right, tall * up])
 
+    def patch_place(self, index, width, height):
+        """Where the middle of a neutral patch stands in a picture of this shape: (x, y) in 0..1 from its top left."""
+        left, top, size, depth = patch_box(self.radius)
+        place = np.array([left + (index + 0.5) * size, 0.0, top + 0.5 * depth])
+        eye, forward, right, up = self.camera_array(width, height)
+        ray = place - eye
+        ray = ray / (ray @ forward)
+        x = (ray @ right) / (right @ right)
+        y = (ray @ up) / (up @ up)
+        return 0.5 * (1.0 + x), 0.5 * (1.0 - y)
+
 
 @kernel
 def hit(ox, oy, oz, dx, dy, dz, inside, scene):

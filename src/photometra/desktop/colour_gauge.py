@@ -1,0 +1,153 @@
+"""Gauges for three numbers at once (colours, coefficients), and the chooser of optical constants."""
+
+from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtGui import QColor, QPainter, QPen
+from PyQt6.QtWidgets import QGridLayout, QHBoxLayout, QLabel, QPushButton, QVBoxLayout, QWidget
+
+from ..surface import Parameter, format_value, hex_colour, parse
+from . import theme
+from .gauge import Pin, Track, ValueEdit, tooltip
+from .scale import Scale
+
+
+class Swatch(QWidget):
+    """A patch of one colour, given as linear sRGB."""
+
+    def __init__(self, width=34, height=20, parent=None):
+        super().__init__(parent)
+        self.setFixedSize(width, height)
+        self._colour = QColor(0, 0, 0)
+
+    def show_colour(self, linear):
+        self._colour = QColor(hex_colour(linear))
+        self.update()
+
+    def paintEvent(self, _event):
+        painter = QPainter(self)
+        painter.fillRect(self.rect(), self._colour)
+        painter.setPen(QPen(theme.colour("line"), 1.0))
+        painter.drawRect(self.rect().adjusted(0, 0, -1, -1))
+
+
+class TripleGauge(QWidget):
+    """A colour or a coefficient: swatch, pin and text above a track for red, green and blue."""
+
+    changed = pyqtSignal(object, bool)
+    freed = pyqtSignal(bool)
+    refused = pyqtSignal(str)
+
+    def __init__(self, p: Parameter, parent=None):
+        super().__init__(parent)
+        self.parameter = p
+        self.setObjectName(f"gauge {p.name}")
+        self.setToolTip(tooltip(p) + ("<br>Type #rrggbb, or r, g, b (linear)" if p.kind == "colour" else "<br>Type r, g, b"))
+        self._value = p.default
+        label = QLabel(p.label)
+        self.swatch = Swatch()
+        self.swatch.setVisible(p.kind == "colour")
+        self.pin = Pin()
+        self.pin.setAccessibleName(f"{p.label}: free")
+        self.edit = ValueEdit()
+        self.edit.setFixedWidth(80 if p.kind == "colour" else 130)
+        self.edit.setAccessibleName(f"{p.label}, value")
+        head = QHBoxLayout()
+        head.setContentsMargins(0, 0, 0, 0)
+        head.setSpacing(6)
+        for part in (self.swatch, self.pin, self.edit):
+            head.addWidget(part)
+        head.insertWidget(0, label, 1)
+        grid = QGridLayout()
+        grid.setContentsMargins(0, 0, 0, 0)
+        grid.setHorizontalSpacing(6)
+        grid.setVerticalSpacing(0)
+        self.tracks, self.numbers = [], []
+        # Colours live in their lower half; the root spreads them as the eye does.
+        low, high = p.span
+        for i, name in enumerate(("Red", "Green", "Blue")):
+            track = Track(Scale(0.0 if p.scale != "log" else low, high, "log" if p.scale == "log" else "root"), (), f"{p.label}, {name.lower()}")
+            track.moved.connect(lambda v, goes_on, i=i: self._moved(i, v, goes_on))
+            title, number = QLabel(name), QLabel()
+            title.setObjectName("quiet")
+            number.setMinimumWidth(86)
+            number.setAlignment(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
+            for text in (title, number):
+                text.setFont(theme.font(8.5))
+            grid.addWidget(title, i, 0)
+            grid.addWidget(track, i, 1)
+            grid.addWidget(number, i, 2)
+            self.tracks.append(track)
+            self.numbers.append(number)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 2, 0, 4)
+        column.setSpacing(1)
+        column.addLayout(head)
+        column.addLayout(grid)
+        self.edit.typed.connect(self._typed)
+        self.pin.clicked.connect(self.freed)
+
+    def show_state(self, value, sigmas, is_free, applies=True):
+        """value: three numbers; sigmas: three standard errors or None."""
+        self._value = tuple(value)
+        if self.parameter.kind == "colour":
+            self.swatch.show_colour(value)
+        self.edit.show_text(format_value(self.parameter, value))
+        for track, number, v, s in zip(self.tracks, self.numbers, value, sigmas, strict=True):
+            track.show_value(v, s)
+            number.setText(f"{v:.4f} ± {s:.1g}" if s is not None else f"{v:.4f}")
+            track.setEnabled(applies)
+        self.pin.setChecked(is_free)
+        self.pin.setEnabled(applies)
+        self.edit.setEnabled(applies)
+
+    def _moved(self, i, value, goes_on):
+        changed = list(self._value)
+        changed[i] = round(value, 5)
+        self.changed.emit(tuple(changed), goes_on)
+
+    def _typed(self, text):
+        try:
+            value = parse(self.parameter, text.removesuffix(self.parameter.unit) if self.parameter.unit else text)
+        except ValueError as error:
+            self.refused.emit(str(error))
+            return
+        if text.strip() != format_value(self.parameter, self._value):
+            self.changed.emit(value, False)
+
+
+class ConstantsRow(QWidget):
+    """Which optical constants stand for the body: a table's name, its colour, and the way to the browser."""
+
+    browse = pyqtSignal()
+    cleared = pyqtSignal()
+
+    def __init__(self, p: Parameter, parent=None):
+        super().__init__(parent)
+        self.setToolTip(tooltip(p))
+        self.swatch = Swatch()
+        self.name = QLabel()
+        self.name.setObjectName("heading")
+        self.button = QPushButton("Browse…")
+        self.button.setToolTip("Choose from the built-in tables, or the one closest to your reading (Ctrl+B)")
+        self.clear_button = QPushButton("Let go")
+        self.clear_button.setToolTip("Use colours or an index instead of a table")
+        row = QHBoxLayout()
+        row.setContentsMargins(0, 0, 0, 0)
+        row.setSpacing(6)
+        row.addWidget(self.swatch)
+        row.addWidget(self.name, 1)
+        row.addWidget(self.clear_button)
+        row.addWidget(self.button)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 2, 0, 6)
+        column.setSpacing(3)
+        column.addWidget(QLabel(p.label))
+        column.addLayout(row)
+        self.button.clicked.connect(self.browse)
+        self.clear_button.clicked.connect(self.cleared)
+
+    def show_state(self, key, title, colour):
+        self.name.setText(title or "none: by colour or index")
+        self.clear_button.setVisible(bool(key))
+        self.swatch.setVisible(colour is not None)
+        if colour is not None:
+            self.swatch.show_colour(colour)

@@ -1,0 +1,318 @@
+"""The gauge: the control for one number, drawn as an instrument's scale with real-world marks."""
+
+import math
+
+from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
+from PyQt6.QtGui import QFont, QFontMetricsF, QPainter, QPen, QPolygonF
+from PyQt6.QtWidgets import QHBoxLayout, QLabel, QLineEdit, QSizePolicy, QToolButton, QVBoxLayout, QWidget
+
+from ..surface import Parameter, format_value
+from ..surface.values import parse_number
+from . import theme
+from .scale import Scale
+
+_WHEEL, _ARROW, _FINE = 0.01, 0.005, 0.1
+
+
+class Track(QWidget):
+    """The scale itself: ticks, marks, needle, and the whisker of ± one standard error.
+
+    Drag, wheel and arrow keys move the needle (Shift: ten times finer); Home and End go to the ends.
+    """
+
+    moved = pyqtSignal(float, bool)
+    """The value, and whether the move goes on (a drag) or is done."""
+
+    def __init__(self, scale: Scale, marks=(), name="", parent=None):
+        super().__init__(parent)
+        self.scale, self.marks = scale, marks
+        self._value, self._sigma = scale.low, None
+        self._dragging = False
+        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
+        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
+        self.setAccessibleName(name)
+        self.setCursor(Qt.CursorShape.SizeHorCursor)
+        self.setFixedHeight(38 if marks else 22)
+
+    def sizeHint(self):
+        return QSize(240, self.height())
+
+    def show_value(self, value, sigma=None):
+        if (value, sigma) != (self._value, self._sigma):
+            self._value, self._sigma = value, sigma
+            self.update()
+
+    @property
+    def value(self):
+        return self._value
+
+    def x_of(self, value):
+        """Where a value stands, in the widget's own pixels."""
+        return 7.0 + self.scale.place(value) * (self.width() - 14.0)
+
+    def value_at(self, x):
+        return self.scale.value((x - 7.0) / (self.width() - 14.0))
+
+    def _move(self, value, goes_on):
+        self._value = value
+        self.update()
+        self.moved.emit(value, goes_on)
+
+    def _nudge(self, share, goes_on=False):
+        self._move(self.scale.value(self.scale.place(self._value) + share), goes_on)
+
+    def mousePressEvent(self, event):
+        if event.button() == Qt.MouseButton.LeftButton:
+            self._dragging, self._from = True, event.position().x()
+            # A press on the needle takes hold of it; a press elsewhere brings it there.
+            self._grip = self.x_of(self._value) - self._from
+            if abs(self._grip) > 8.0:
+                self._grip = 0.0
+                self._move(self.value_at(self._from), True)
+
+    def mouseMoveEvent(self, event):
+        if not self._dragging:
+            return
+        x = event.position().x()
+        if event.modifiers() & Qt.KeyboardModifier.ShiftModifier:
+            share = (x - self._from) / (self.width() - 14.0) * _FINE
+            self._nudge(share, True)
+            self._from, self._grip = x, self.x_of(self._value) - x
+        else:
+            self._from = x
+            self._move(self.value_at(x + self._grip), True)
+
+    def mouseReleaseEvent(self, event):
+        if self._dragging and event.button() == Qt.MouseButton.LeftButton:
+            self._dragging = False
+            self._move(self._value, False)
+
+    def wheelEvent(self, event):
+        # The wheel scrolls the page unless the gauge was chosen first.
+        if not self.hasFocus():
+            event.ignore()
+            return
+        fine = _FINE if event.modifiers() & Qt.KeyboardModifier.ShiftModifier else 1.0
+        self._nudge(math.copysign(_WHEEL * fine, event.angleDelta().y() or event.angleDelta().x()))
+
+    def keyPressEvent(self, event):
+        fine = _FINE if event.modifiers() & Qt.KeyboardModifier.ShiftModifier else 1.0
+        steps = {
+            Qt.Key.Key_Left: -_ARROW, Qt.Key.Key_Down: -_ARROW, Qt.Key.Key_Right: _ARROW, Qt.Key.Key_Up: _ARROW,
+            Qt.Key.Key_PageDown: -10 * _ARROW, Qt.Key.Key_PageUp: 10 * _ARROW,
+        }  # fmt: skip
+        if event.key() in steps:
+            self._nudge(steps[event.key()] * fine)
+        elif event.key() == Qt.Key.Key_Home:
+            self._move(self.scale.low, False)
+        elif event.key() == Qt.Key.Key_End:
+            self._move(self.scale.high, False)
+        else:
+            super().keyPressEvent(event)
+
+    def paintEvent(self, _event):
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        enabled = self.isEnabled()
+        base = 15.0
+        ink = theme.colour("quiet" if enabled else "line")
+        painter.setPen(QPen(ink, 1.0))
+        painter.drawLine(QPointF(7.0, base), QPointF(self.width() - 7.0, base))
+        long, short = self.scale.ticks()
+        painter.setPen(QPen(theme.colour("line"), 1.0))
+        for v in short:
+            x = self.x_of(v)
+            painter.drawLine(QPointF(x, base - 3.0), QPointF(x, base))
+        painter.setPen(QPen(ink, 1.0))
+        for v in long:
+            x = self.x_of(v)
+            painter.drawLine(QPointF(x, base - 6.0), QPointF(x, base))
+        if self.marks:
+            self._paint_marks(painter, base)
+        if self._sigma and enabled:
+            self._paint_whisker(painter, base)
+        x = self.x_of(self._value)
+        painter.setPen(Qt.PenStyle.NoPen)
+        painter.setBrush(theme.colour("verdigris") if enabled else theme.colour("line"))
+        painter.drawPolygon(
+            QPolygonF([QPointF(x, base + 1.0), QPointF(x - 4.5, base - 9.0), QPointF(x, base - 13.0), QPointF(x + 4.5, base - 9.0)])
+        )
+        if self.hasFocus():
+            painter.setPen(QPen(theme.colour("verdigris"), 1.0, Qt.PenStyle.DotLine))
+            painter.setBrush(Qt.BrushStyle.NoBrush)
+            painter.drawRoundedRect(QRectF(0.5, 0.5, self.width() - 1.0, self.height() - 1.0), 3.0, 3.0)
+
+    def _paint_marks(self, painter, base):
+        painter.setFont(theme.font(7.5))
+        metrics = QFontMetricsF(painter.font())
+        free_from = 0.0
+        for value, label in self.marks:
+            x = self.x_of(value)
+            painter.setPen(QPen(theme.colour("quiet"), 1.0))
+            painter.drawLine(QPointF(x, base), QPointF(x, base + 4.0))
+            wide = metrics.horizontalAdvance(label)
+            left = min(max(x - wide / 2.0, 0.0), self.width() - wide)
+            if left < free_from:
+                continue
+            free_from = left + wide + 6.0
+            painter.drawText(QPointF(left, base + 15.0), label)
+
+    def _paint_whisker(self, painter, base):
+        low, high = self.x_of(self._value - self._sigma), self.x_of(self._value + self._sigma)
+        if high - low < 5.0:
+            low, high = (low + high) / 2 - 2.5, (low + high) / 2 + 2.5
+        painter.setPen(QPen(theme.colour("verdigris"), 2.0))
+        painter.drawLine(QPointF(low, base + 3.0), QPointF(high, base + 3.0))
+        for x in (low, high):
+            painter.drawLine(QPointF(x, base), QPointF(x, base + 6.0))
+
+
+class ValueEdit(QLineEdit):
+    """A number as text. `typed` is emitted with what was entered; Escape brings the old text back."""
+
+    typed = pyqtSignal(str)
+
+    def __init__(self, parent=None):
+        super().__init__(parent)
+        self.setAlignment(Qt.AlignmentFlag.AlignRight)
+        self._shown = ""
+        self.returnPressed.connect(self._enter)
+
+    def show_text(self, text):
+        self._shown = text
+        if not (self.hasFocus() and self.isModified()):
+            self.setText(text)
+            self.setCursorPosition(0)
+
+    def _enter(self):
+        self.setModified(False)
+        self.typed.emit(self.text())
+        self.selectAll()
+
+    def focusInEvent(self, event):
+        super().focusInEvent(event)
+        self.selectAll()
+
+    def focusOutEvent(self, event):
+        super().focusOutEvent(event)
+        if self.isModified():
+            self.setModified(False)
+            self.typed.emit(self.text())
+        self.setText(self._shown)
+
+    def keyPressEvent(self, event):
+        if event.key() == Qt.Key.Key_Escape:
+            self.setModified(False)
+            self.setText(self._shown)
+            self.selectAll()
+        else:
+            super().keyPressEvent(event)
+
+
+class Pin(QToolButton):
+    """Held (the pin stands in) or free (it hangs loose). The word stands beside the drawing."""
+
+    def __init__(self, parent=None):
+        super().__init__(parent)
+        self.setCheckable(True)
+        self.setFixedSize(48, 20)
+        self.setToolTip("Free: a solve may change this parameter. Held: it stays as it is.")
+
+    def paintEvent(self, _event):
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        free = self.isChecked()
+        ink = theme.colour("verdigris" if free else "quiet")
+        if self.hasFocus():
+            painter.setPen(QPen(theme.colour("verdigris"), 1.0, Qt.PenStyle.DotLine))
+            painter.drawRoundedRect(QRectF(0.5, 0.5, self.width() - 1.0, self.height() - 1.0), 3.0, 3.0)
+        painter.save()
+        painter.translate(9.0, 10.0)
+        if free:
+            painter.translate(0.0, -1.0)
+            painter.rotate(38.0)
+        painter.setPen(QPen(ink, 1.4))
+        painter.drawLine(QPointF(0.0, 0.0), QPointF(0.0, 7.0))
+        painter.setBrush(Qt.BrushStyle.NoBrush if free else ink)
+        painter.drawEllipse(QPointF(0.0, -3.0), 3.2, 3.2)
+        painter.restore()
+        painter.setPen(ink)
+        painter.setFont(theme.font(8.0, QFont.Weight.Medium if free else QFont.Weight.Normal))
+        painter.drawText(QRectF(18.0, 0.0, 30.0, 20.0), Qt.AlignmentFlag.AlignVCenter, "free" if free else "held")
+
+
+def tooltip(p: Parameter):
+    """Meaning, unit and range of a parameter, and what may be typed."""
+    low, high = p.hard
+    unit = f" {p.unit}" if p.unit else ""
+    text = f"<b>{p.label}</b> <span>({p.name})</span><br>{p.meaning}"
+    if p.kind == "number":
+        text += f"<br>{low:g} to {high:g}{unit}"
+    if p.converters:
+        text += f"<br>You may also type: {', '.join(f'{c} …' for c in p.converters)}"
+    if p.unit in ("mm", "1/mm"):
+        text += "<br>Units are understood: nm, µm, mm, cm, m"
+    return text
+
+
+class Gauge(QWidget):
+    """One numeric parameter: its name, pin and value above its track.
+
+    changed(value, goes_on) when the person moves it; freed(bool) when the pin is turned; refused(sentence) when what
+    was typed will not do.
+    """
+
+    changed = pyqtSignal(float, bool)
+    freed = pyqtSignal(bool)
+    refused = pyqtSignal(str)
+
+    def __init__(self, p: Parameter, parent=None):
+        super().__init__(parent)
+        self.parameter = p
+        self.setObjectName(f"gauge {p.name}")
+        self.setToolTip(tooltip(p))
+        self.track = Track(Scale(*p.span, p.scale), p.marks, p.label)
+        label = QLabel(p.label)
+        self.pin = Pin()
+        self.pin.setVisible(p.solvable)
+        self.pin.setAccessibleName(f"{p.label}: free")
+        self.edit = ValueEdit()
+        self.edit.setFixedWidth(116)
+        self.edit.setAccessibleName(f"{p.label}, value")
+        head = QHBoxLayout()
+        head.setContentsMargins(0, 0, 0, 0)
+        head.setSpacing(6)
+        head.addWidget(label, 1)
+        head.addWidget(self.pin)
+        head.addWidget(self.edit)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 2, 0, 4)
+        column.setSpacing(2)
+        column.addLayout(head)
+        column.addWidget(self.track)
+        label.setBuddy(self.track)
+        self.track.moved.connect(self._moved)
+        self.edit.typed.connect(self._typed)
+        self.pin.clicked.connect(self.freed)
+
+    def show_state(self, value, sigma, is_free, applies=True):
+        self.track.show_value(value, sigma)
+        self.edit.show_text(format_value(self.parameter, value, sigma))
+        self.pin.setChecked(is_free)
+        for part in (self.track, self.edit, self.pin):
+            part.setEnabled(applies)
+
+    def _moved(self, value, goes_on):
+        value = round(value, max(self.parameter.digits + 1, 4)) if self.parameter.scale != "log" else float(f"{value:.4g}")
+        low, high = self.parameter.hard
+        self.changed.emit(min(max(value, low), high), goes_on)
+
+    def _typed(self, text):
+        # The text may still carry the standard error it was shown with.
+        text = text.split("±")[0] if "±" in text else text
+        try:
+            value = parse_number(self.parameter, text)
+        except ValueError as error:
+            self.refused.emit(str(error))
+            return
+        self.changed.emit(value, False)

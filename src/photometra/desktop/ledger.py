@@ -1,0 +1,296 @@
+"""The ledger: the specimens of the study, and a card for each reading of the chosen one."""
+
+from functools import partial
+
+import numpy as np
+from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
+from PyQt6.QtGui import QAction, QFont, QFontMetricsF, QPainter, QPen, QPolygonF
+from PyQt6.QtWidgets import QFrame, QHBoxLayout, QLabel, QMenu, QScrollArea, QSizePolicy, QToolButton, QVBoxLayout, QWidget
+
+from . import theme
+from .session import Session
+
+WITHIN, OUT, UNKNOWN = "✓", "✗", "…"
+
+
+def verdict_of(agreement):
+    """(sign, word) of one agreement or None."""
+    if agreement is None:
+        return UNKNOWN, "being measured"
+    if agreement.problem:
+        return OUT, "cannot be read"
+    return (WITHIN, "within") if agreement.within else (OUT, "out of tolerance")
+
+
+class Card(QWidget):
+    """Something that can be chosen: by click, or by keyboard with Space or Enter."""
+
+    chosen = pyqtSignal()
+    menu_wanted = pyqtSignal(object)
+
+    def __init__(self, height, parent=None):
+        super().__init__(parent)
+        self.is_chosen = False
+        self.setFixedHeight(height)
+        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
+        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
+        self.setCursor(Qt.CursorShape.PointingHandCursor)
+
+    def sizeHint(self):
+        return QSize(220, self.height())
+
+    def mark_chosen(self, on):
+        self.is_chosen = on
+        self.update()
+
+    def mousePressEvent(self, event):
+        if event.button() == Qt.MouseButton.LeftButton:
+            self.chosen.emit()
+
+    def contextMenuEvent(self, event):
+        self.menu_wanted.emit(event.globalPos())
+
+    def keyPressEvent(self, event):
+        if event.key() in (Qt.Key.Key_Space, Qt.Key.Key_Return, Qt.Key.Key_Enter):
+            self.chosen.emit()
+        elif event.key() == Qt.Key.Key_Down:
+            self.focusNextChild()
+        elif event.key() == Qt.Key.Key_Up:
+            self.focusPreviousChild()
+        else:
+            super().keyPressEvent(event)
+
+    def _ground(self, painter):
+        box = QRectF(0.5, 0.5, self.width() - 1.0, self.height() - 1.0)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter.setPen(QPen(theme.colour("verdigris" if self.hasFocus() else "faint"), 1.0))
+        painter.setBrush(theme.colour("raised") if self.is_chosen else theme.colour("panel"))
+        painter.drawRoundedRect(box, 4.0, 4.0)
+        if self.is_chosen:
+            painter.setPen(Qt.PenStyle.NoPen)
+            painter.setBrush(theme.colour("verdigris"))
+            painter.drawRoundedRect(QRectF(0.0, 5.0, 3.5, self.height() - 10.0), 1.5, 1.5)
+
+
+class SpecimenCard(Card):
+    """A specimen's name, size, and how many of its readings agree."""
+
+    def __init__(self, parent=None):
+        super().__init__(40, parent)
+
+    def show_specimen(self, specimen, agreements):
+        self._specimen, self._agreements = specimen, agreements
+        self.update()
+        self.setToolTip(specimen.notes or specimen.name)
+        self.setAccessibleName(specimen.name)
+
+    def paintEvent(self, _event):
+        painter = QPainter(self)
+        self._ground(painter)
+        painter.setFont(theme.font(9.5, QFont.Weight.Medium))
+        painter.setPen(theme.colour("text"))
+        metrics = QFontMetricsF(painter.font())
+        name = metrics.elidedText(self._specimen.name, Qt.TextElideMode.ElideRight, self.width() - 20.0)
+        painter.drawText(QPointF(11.0, 17.0), name)
+        painter.setFont(theme.font(8.5))
+        good = sum(a.within for a in self._agreements)
+        total = len(self._specimen.readings)
+        matter = "metal" if self._specimen.surface["metalness"] >= 0.5 else "dielectric"
+        if self._specimen.surface["transmission"] > 0.5 and matter == "dielectric":
+            matter = "clear"
+        painter.setPen(theme.colour("quiet"))
+        painter.drawText(QPointF(11.0, 32.0), f"{matter}, {self._specimen.size_mm:g} mm")
+        if total:
+            counted = len(self._agreements) == total
+            text = f"{good} of {total} {WITHIN if good == total else OUT}" if counted else UNKNOWN
+            painter.setPen(theme.colour("quiet" if not counted or good == total else "brick"))
+            painter.drawText(
+                QRectF(0.0, 20.0, self.width() - 9.0, 17.0), Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter, text
+            )
+
+
+class ReadingCard(Card):
+    """A reading: its name, a small plot of evidence and model, the misfit against its tolerance, the verdict."""
+
+    def __init__(self, parent=None):
+        super().__init__(74, parent)
+
+    def show_reading(self, reading, agreement):
+        self._reading, self._agreement = reading, agreement
+        self.update()
+        metric = reading.kind.metric_label
+        self.setToolTip(f"<b>{reading.name}</b><br>{reading.source}<br>Judged by the {metric}; tolerance {reading.tolerance:g}")
+        self.setAccessibleName(f"{reading.name}: {verdict_of(agreement)[1]}")
+
+    def paintEvent(self, _event):
+        painter = QPainter(self)
+        self._ground(painter)
+        painter.setFont(theme.font(9.0, QFont.Weight.Medium))
+        active = self._reading.active
+        painter.setPen(theme.colour("text" if active else "quiet"))
+        painter.drawText(QPointF(11.0, 17.0), self._reading.name)
+        sign, word = verdict_of(self._agreement)
+        bad = sign == OUT
+        painter.setFont(theme.font(8.5, QFont.Weight.Medium if bad else QFont.Weight.Normal))
+        painter.setPen(theme.colour("brick" if bad and active else "quiet"))
+        right = QRectF(0.0, 4.0, self.width() - 9.0, 17.0)
+        text = f"{word} {sign}" if active else "not counted"
+        painter.drawText(right, Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter, text)
+        self._paint_spark(painter, QRectF(11.0, 26.0, self.width() - 104.0, 40.0))
+        if self._agreement is not None and not self._agreement.problem:
+            self._paint_misfit(painter, QRectF(self.width() - 86.0, 26.0, 77.0, 40.0))
+
+    def _paint_misfit(self, painter, area):
+        """The misfit in tolerances: a bar with the tolerance as a line across."""
+        value, tolerance = self._agreement.value, self._reading.tolerance
+        symbol = {"delta_e_2000": "ΔE", "gloss_units": "GU", "rms": "rms", "index": "Δn"}[self._reading.kind.metric]
+        painter.setPen(theme.colour("text"))
+        painter.setFont(theme.font(9.5, QFont.Weight.Medium))
+        digits = 2 if value < 10 else 1
+        shown = f"{value:.{digits}f}" if value >= 0.01 else f"{value:.1g}"
+        painter.drawText(area.adjusted(0, 0, 0, -18), Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter, f"{symbol} {shown}")
+        bar = QRectF(area.left(), area.bottom() - 8.0, area.width(), 5.0)
+        painter.setPen(Qt.PenStyle.NoPen)
+        painter.setBrush(theme.colour("faint"))
+        painter.drawRect(bar)
+        # The bar's middle is the tolerance; beyond twice of it the bar is full.
+        painter.setBrush(theme.colour("quiet" if self._agreement.within else "brick"))
+        painter.drawRect(QRectF(bar.left(), bar.top(), bar.width() * min(1.0, 0.5 * value / tolerance), bar.height()))
+        painter.setPen(QPen(theme.colour("text"), 1.2))
+        x = bar.center().x()
+        painter.drawLine(QPointF(x, bar.top() - 3.0), QPointF(x, bar.bottom() + 3.0))
+
+    def _paint_spark(self, painter, area):
+        x = self._reading.x
+        values, _ = self._reading.stacked()
+        model = self._agreement.model if self._agreement is not None else None
+        both = values if model is None else np.concatenate([values, model])
+        low, high = float(both.min()), float(both.max())
+        span = high - low or 1.0
+        wide = float(x[-1] - x[0]) or 1.0
+
+        def place(a, b):
+            return QPointF(area.left() + area.width() * (a - x[0]) / wide, area.bottom() - area.height() * (b - low) / span)
+
+        if model is not None:
+            painter.setPen(QPen(theme.colour("verdigris"), 1.4))
+            for row in model:
+                painter.drawPolyline(QPolygonF([place(a, b) for a, b in zip(x, row, strict=True)]))
+        painter.setPen(Qt.PenStyle.NoPen)
+        painter.setBrush(theme.colour("straw"))
+        every = max(1, len(x) // 20)
+        for row in values:
+            for a, b in zip(x[::every], row[::every], strict=True):
+                painter.drawEllipse(place(a, b), 1.5, 1.5)
+
+
+class Ledger(QWidget):
+    """The left-hand panel."""
+
+    import_wanted = pyqtSignal()
+    add_wanted = pyqtSignal()
+
+    def __init__(self, session: Session, parent=None):
+        super().__init__(parent)
+        self.session = session
+        self.setObjectName("panel")
+        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
+        self.specimen_cards, self.reading_cards = [], []
+        self._specimens, self._readings = QVBoxLayout(), QVBoxLayout()
+        for column in (self._specimens, self._readings):
+            column.setSpacing(5)
+        holder = QWidget()
+        inner = QVBoxLayout(holder)
+        inner.setContentsMargins(10, 8, 8, 8)
+        inner.setSpacing(6)
+        inner.addLayout(self._head("Specimens", "Add…", "Add a specimen (Ctrl+Shift+N)", self.add_wanted))
+        inner.addLayout(self._specimens)
+        inner.addSpacing(8)
+        inner.addLayout(self._head("Readings", "Import…", "Import a reading from a file (Ctrl+I), or drop the file here", self.import_wanted))
+        inner.addLayout(self._readings)
+        self._empty = QLabel("No reading yet. Import one, or drop a file on the window.")
+        self._empty.setObjectName("quiet")
+        self._empty.setWordWrap(True)
+        inner.addWidget(self._empty)
+        inner.addStretch(1)
+        scroll = QScrollArea()
+        scroll.setWidgetResizable(True)
+        scroll.setFrameShape(QFrame.Shape.NoFrame)
+        scroll.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        scroll.setWidget(holder)
+        whole = QVBoxLayout(self)
+        whole.setContentsMargins(0, 0, 0, 0)
+        whole.addWidget(scroll)
+        session.chosen_changed.connect(self.refresh)
+        session.document_changed.connect(self.refresh)
+        session.agreements_changed.connect(self.refresh)
+        session.reading_chosen.connect(self._mark)
+        self._state = None
+        self.refresh()
+
+    def _head(self, title, action, tip, signal):
+        row = QHBoxLayout()
+        label = QLabel(title)
+        label.setObjectName("heading")
+        button = QToolButton()
+        button.setText(action)
+        button.setToolTip(tip)
+        button.clicked.connect(signal)
+        row.addWidget(label, 1)
+        row.addWidget(button)
+        return row
+
+    def refresh(self):
+        specimens, chosen = self.session.study.specimens, self.session.specimen
+        found = {s.name: self.session.agreements_of(s) for s in specimens}
+        state = (specimens, self.session.index, {n: tuple(map(id, a)) for n, a in found.items()})
+        if state == self._state:
+            return
+        self._state = state
+        self._match(self.specimen_cards, self._specimens, len(specimens), SpecimenCard, self.session.choose)
+        for card, specimen in zip(self.specimen_cards, specimens, strict=True):
+            card.show_specimen(specimen, found[specimen.name])
+        readings = chosen.readings if chosen else ()
+        matching = {a.reading.name: a for a in (found[chosen.name] if chosen else ())}
+        self._match(self.reading_cards, self._readings, len(readings), ReadingCard, self.session.choose_reading)
+        for card, reading in zip(self.reading_cards, readings, strict=True):
+            card.show_reading(reading, matching.get(reading.name))
+        self._empty.setVisible(not readings)
+        self._mark()
+
+    def _match(self, cards, layout, count, make, choose):
+        """Have as many cards as there are things to show, keeping those that are there."""
+        while len(cards) > count:
+            card = cards.pop()
+            layout.removeWidget(card)
+            card.deleteLater()
+        while len(cards) < count:
+            card, i = make(), len(cards)
+            card.chosen.connect(partial(choose, i))
+            if make is ReadingCard:
+                card.menu_wanted.connect(partial(self._menu, i))
+            cards.append(card)
+            layout.addWidget(card)
+
+    def _mark(self):
+        for i, card in enumerate(self.specimen_cards):
+            card.mark_chosen(i == self.session.index)
+        for i, card in enumerate(self.reading_cards):
+            card.mark_chosen(i == self.session.reading_index)
+
+    def _menu(self, i, at):
+        specimen = self.session.specimen
+        reading = specimen.readings[i]
+        menu = QMenu(self)
+        count = QAction("Count it again" if not reading.active else "Do not count it", menu)
+        count.triggered.connect(
+            lambda: self.session.change_specimen(
+                specimen.with_reading_at(i, reading.with_changes(active=not reading.active)),
+                "count a reading" if not reading.active else "leave a reading out",
+            )
+        )
+        remove = QAction("Remove the reading", menu)
+        remove.triggered.connect(lambda: self.session.change_specimen(specimen.without_reading(i), "remove a reading"))
+        menu.addActions([count, remove])
+        menu.exec(at)
+

@@ -1,0 +1,89 @@
+"""The probe line: what the pixel under the pointer is at each step, and how far the picture is."""
+
+from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtWidgets import QHBoxLayout, QLabel, QToolButton, QWidget
+
+from ..imaging.booths import display_of
+from . import theme
+from .session import Session
+
+
+def _triple(values):
+    return " ".join(f"{v:.3f}" if abs(v) < 10 else f"{v:.2f}" for v in values)
+
+
+class ProbeLine(QWidget):
+    """Follows the sight: a pixel through the chain on the left, samples, noise and time on the right."""
+
+    pause_wanted = pyqtSignal(bool)
+    restart_wanted = pyqtSignal()
+
+    def __init__(self, session: Session, parent=None):
+        super().__init__(parent)
+        self.session = session
+        self._pixel = None
+        self.setObjectName("panel")
+        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
+        self.setFixedHeight(30)
+        row = QHBoxLayout(self)
+        row.setContentsMargins(10, 0, 8, 0)
+        row.setSpacing(8)
+        self.parts = {}
+        for name in ("linear", "exposed", "balanced", "shown", "Lab"):
+            title, value = QLabel(name), QLabel("–")
+            title.setObjectName("quiet")
+            value.setMinimumWidth(108 if name != "Lab" else 112)
+            for label in (title, value):
+                label.setFont(theme.font(8.5))
+                row.addWidget(label)
+            self.parts[name] = value
+        self.parts["linear"].setToolTip("Scene-linear Rec.709, before anything")
+        self.parts["exposed"].setToolTip("After exposure")
+        self.parts["balanced"].setToolTip("After white balance")
+        self.parts["shown"].setToolTip("As sent to the screen, 0 to 255")
+        self.parts["Lab"].setToolTip("CIE L*a*b* of the balanced value, white 1 1 1 under D65")
+        row.addStretch(1)
+        self.progress = QLabel()
+        self.progress.setFont(theme.font(8.5))
+        self.progress.setToolTip("Samples a pixel, relative noise of the picture, time spent")
+        row.addWidget(self.progress)
+        self.pause = QToolButton()
+        self.pause.setText("Pause")
+        self.pause.setCheckable(True)
+        self.pause.setToolTip("Let the picture rest (Space)")
+        self.pause.toggled.connect(self._paused)
+        self.restart = QToolButton()
+        self.restart.setText("Restart")
+        self.restart.setToolTip("Begin the picture anew (Ctrl+R)")
+        self.restart.clicked.connect(self.restart_wanted)
+        row.addWidget(self.pause)
+        row.addWidget(self.restart)
+        session.booth_changed.connect(lambda: self.show_pixel(self._pixel))
+
+    def _paused(self, on):
+        self.pause.setText("Resume" if on else "Pause")
+        self.pause_wanted.emit(on)
+
+    def show_pixel(self, pixel):
+        """Show a scene-linear pixel (3,) at each step; None clears the line."""
+        self._pixel = pixel
+        if pixel is None:
+            for value in self.parts.values():
+                value.setText("–")
+            return
+        stages = display_of(self.session.study.booth).pixel(pixel)
+        self.parts["linear"].setText(_triple(stages.linear))
+        self.parts["exposed"].setText(_triple(stages.exposed))
+        self.parts["balanced"].setText(_triple(stages.balanced))
+        self.parts["shown"].setText(" ".join(f"{round(255 * float(v))}" for v in stages.shown))
+        self.parts["Lab"].setText(" ".join(f"{v:.1f}" for v in stages.lab).replace("-", "−"))
+
+    def show_progress(self, frame):
+        if frame.step > 1:
+            self.progress.setText(f"1/{frame.step} size")
+            return
+        noise = f"{100 * frame.noise:.1f} %" if frame.samples > 1 else "–"
+        text = f"{frame.samples} samples · noise {noise} · {frame.seconds:.0f} s"
+        if frame.energy_cut > 0.005:
+            text += f" · limits cut {100 * frame.energy_cut:.1f} %"
+        self.progress.setText(text)

@@ -1,0 +1,185 @@
+"""The render thread: always at work on the newest request, and quick to answer a change."""
+
+import threading
+import time
+from dataclasses import dataclass, replace
+
+import numpy as np
+from PyQt6.QtCore import QObject, pyqtSignal
+from PyQt6.QtGui import QImage
+
+from ..imaging.booths import scene_of
+from ..imaging.display import Display
+from ..instruments import constants_reading
+from ..study import Booth
+from ..surface import Surface
+from ..surface.compile import compile_surface
+from ..surface.constants import FROM_READING
+from ..tracing import Limits, Rendering
+from .workers import error_text
+
+_EMIT_EVERY = 0.12
+_MOST_SAMPLES = 4096
+_STEPS = (4, 2)
+"""Picture sizes tried first after a change: a quarter, then a half."""
+
+
+@dataclass(frozen=True)
+class Request:
+    """What to render. `readings` only where the surface takes its constants from one of them."""
+
+    surface: Surface
+    size_mm: float
+    readings: tuple
+    booth: Booth
+    pictures: object
+    width: int
+    height: int
+
+    @classmethod
+    def of(cls, specimen, study, width, height):
+        own = specimen.readings if specimen.surface["constants"] == FROM_READING else ()
+        return cls(specimen.surface, specimen.size_mm, own, study.booth, study.pictures, width, height)
+
+    def same_light(self, other):
+        """Whether only the display differs."""
+        return other is not None and replace(self, booth=_undisplayed(self.booth)) == replace(
+            other, booth=_undisplayed(other.booth)
+        )
+
+
+def _undisplayed(booth):
+    return replace(booth, exposure=0.0, white=None, view="")
+
+
+@dataclass(frozen=True, eq=False)
+class Frame:
+    """A picture as far as it is: shown, and scene-linear (h, w, 3) for the probe. `step` 1 is full size."""
+
+    image: QImage
+    linear: np.ndarray
+    request: Request
+    step: int
+    samples: int
+    noise: float
+    seconds: float
+    energy_cut: float
+    since_change: float
+
+
+class RenderLoop(QObject):
+    """Renders the newest request progressively. Frames come as signals, at most about eight a second."""
+
+    frame = pyqtSignal(object)
+    failed = pyqtSignal(str)
+
+    def __init__(self, parent=None):
+        super().__init__(parent)
+        self._wake = threading.Condition()
+        self._request = None
+        self._fresh = self._redisplay = self._paused = self._ended = False
+        self._cancel = threading.Event()
+        self._asked_at = 0.0
+        self._thread = threading.Thread(target=self._run, name="rendering", daemon=True)
+        self._thread.start()
+
+    def ask(self, request: Request, restart=False):
+        """Render this from now on. A request that differs in display alone keeps the samples."""
+        with self._wake:
+            if not restart and request == self._request:
+                return
+            if not restart and request.same_light(self._request):
+                self._redisplay = True
+            else:
+                self._fresh = True
+                self._cancel.set()
+                self._asked_at = time.perf_counter()
+            self._request = request
+            self._wake.notify()
+
+    def restart(self):
+        with self._wake:
+            request = self._request
+        if request is not None:
+            self.ask(request, restart=True)
+
+    def pause(self, paused):
+        with self._wake:
+            self._paused = paused
+            self._wake.notify()
+
+    @property
+    def is_paused(self):
+        return self._paused
+
+    def end(self):
+        with self._wake:
+            self._ended = True
+            self._cancel.set()
+            self._wake.notify()
+        self._thread.join()
+
+    def _run(self):
+        rendering, step = None, 1
+        while True:
+            with self._wake:
+                while not (self._ended or self._fresh or self._redisplay or self._works(rendering)):
+                    self._wake.wait()
+                if self._ended:
+                    return
+                fresh, redisplay = self._fresh, self._redisplay
+                self._fresh = self._redisplay = False
+                if fresh:
+                    self._cancel = threading.Event()
+                request, cancel = self._request, self._cancel
+            try:
+                if fresh:
+                    rendering = self._begin(request, cancel)
+                elif redisplay and rendering is not None and rendering.samples:
+                    self._show(rendering, request, step)
+                elif rendering is not None:
+                    self._advance(rendering, request, cancel)
+            except Exception as error:
+                rendering = None
+                if not self._ended:
+                    self.failed.emit(error_text(error))
+
+    def _works(self, rendering):
+        return rendering is not None and not self._paused and rendering.samples < _MOST_SAMPLES
+
+    def _begin(self, request, cancel):
+        """Compile, show a small picture at once, a larger one next, and hand back the full one to go on with."""
+        compiled = compile_surface(request.surface, constants_reading(request.readings))
+        scene = scene_of(request.booth, request.size_mm, request.pictures)
+        for step in _STEPS:
+            small = Rendering(compiled, scene, max(16, request.width // step), max(16, request.height // step), limits=Limits())
+            if not small.add(1, cancel):
+                return None
+            self._show(small, request, step)
+        rendering = Rendering(compiled, scene, request.width, request.height, limits=Limits())
+        return rendering if self._advance(rendering, request, cancel) else None
+
+    def _advance(self, rendering, request, cancel):
+        """Add samples for about as long as a frame lasts, then show the picture."""
+        each = rendering.seconds / rendering.samples if rendering.samples else 1.0
+        count = max(1, min(16, int(_EMIT_EVERY / max(each, 1e-4))))
+        if not rendering.add(min(count, _MOST_SAMPLES - rendering.samples), cancel):
+            return False
+        self._show(rendering, request, 1)
+        return True
+
+    def _show(self, rendering, request, step):
+        linear = rendering.picture()
+        booth = request.booth
+        shown = Display(booth.exposure, booth.white, booth.view).picture(linear)
+        pixels = np.ascontiguousarray((shown * 255.0 + 0.5).astype(np.uint8))
+        height, width, _ = pixels.shape
+        image = QImage(pixels.data, width, height, 3 * width, QImage.Format.Format_RGB888).copy()
+        if self._ended:
+            return
+        self.frame.emit(
+            Frame(
+                image, linear, request, step, rendering.samples, rendering.noise(), rendering.seconds,
+                rendering.energy_cut(), time.perf_counter() - self._asked_at,
+            )
+        )  # fmt: skip

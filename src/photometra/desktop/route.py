@@ -1,0 +1,107 @@
+"""The route: the steps of the work in their order, each saying what still needs a look."""
+
+from PyQt6.QtCore import QPointF, Qt, pyqtSignal
+from PyQt6.QtGui import QFont, QFontMetricsF, QPainter, QPen, QPolygonF
+from PyQt6.QtWidgets import QAbstractButton, QHBoxLayout, QSizePolicy, QWidget
+
+from ..instruments import constants_reading
+from ..surface.checks import findings
+from . import theme
+from .session import Session
+
+STEPS = ("Specimen", "Light", "Matter", "Finish", "Agreement", "Hand-over")
+
+
+def step_states(session: Session):
+    """{step: (fine, words)}: whether a step is done, and what it says."""
+    specimen, study = session.specimen, session.study
+    if specimen is None:
+        return {s: (False, "no specimen yet" if s == "Specimen" else "") for s in STEPS}
+    active = [r for r in specimen.readings if r.active]
+    states = {"Specimen": (bool(active), f"{len(active)} readings" if active else "no reading yet")}
+    balanced = study.booth.white is not None
+    states["Light"] = (balanced, "balanced" if balanced else "not balanced")
+    has_constants = constants_reading(specimen.readings) is not None
+    wrong = len(findings(specimen.surface, specimen.size_mm, has_constants))
+    states["Matter"] = (not wrong, f"{wrong} to mend" if wrong else specimen.surface["constants"] or "by numbers")
+    solved = "roughness" in specimen.sigmas
+    states["Finish"] = (solved, "solved" if solved else "not solved yet")
+    found = [a for a in session.agreements_of(specimen) if a.reading.active]
+    out = sum(not a.within for a in found)
+    if not found:
+        states["Agreement"] = (False, "…" if active else "nothing to compare")
+    else:
+        states["Agreement"] = (not out, f"{out} out" if out else "all within")
+    saved = session.history.is_saved and session.path is not None
+    states["Hand-over"] = (saved, "saved" if saved else "not saved")
+    return states
+
+
+class Step(QAbstractButton):
+    """One step, drawn as a leg of the route."""
+
+    def __init__(self, name, first, parent=None):
+        super().__init__(parent)
+        self._name, self._first = name, first
+        self._fine, self._words = False, ""
+        self.setAccessibleName(name)
+        self.setFixedHeight(40)
+        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
+        self.setCursor(Qt.CursorShape.PointingHandCursor)
+
+    def show_state(self, fine, words):
+        if (fine, words) != (self._fine, self._words):
+            self._fine, self._words = fine, words
+            self.setToolTip(f"{self._name}: {words}")
+            self.update()
+
+    def paintEvent(self, _event):
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        w, middle = float(self.width()), 13.5
+        # A line that runs on from step to step, with a station: filled once the step is fine.
+        painter.setPen(QPen(theme.colour("line"), 1.6))
+        painter.drawLine(QPointF(0.0 if not self._first else 18.0, middle), QPointF(w, middle))
+        painter.setPen(QPen(theme.colour("verdigris" if self._fine else "quiet"), 1.6))
+        painter.setBrush(theme.colour("verdigris") if self._fine else theme.colour("window"))
+        painter.drawPolygon(QPolygonF([QPointF(18.0 + x, middle + y) for x, y in ((-5.5, 0), (0, -5.5), (5.5, 0), (0, 5.5))]))
+        painter.setFont(theme.font(9.5, QFont.Weight.Medium))
+        metrics = QFontMetricsF(painter.font())
+        wide = metrics.horizontalAdvance(self._name)
+        painter.fillRect(int(29), 2, int(wide) + 9, 22, theme.colour("window"))
+        painter.setPen(theme.colour("text"))
+        painter.drawText(QPointF(33.0, middle + 4.0), self._name)
+        painter.setFont(theme.font(8.0))
+        painter.setPen(theme.colour("quiet"))
+        words = QFontMetricsF(painter.font()).elidedText(self._words, Qt.TextElideMode.ElideRight, w - 36.0)
+        painter.drawText(QPointF(33.0, 34.0), words)
+        if self.hasFocus():
+            painter.setPen(QPen(theme.colour("verdigris"), 1.0, Qt.PenStyle.DotLine))
+            painter.setBrush(Qt.BrushStyle.NoBrush)
+            painter.drawRoundedRect(self.rect().adjusted(2, 1, -3, -2), 3, 3)
+
+
+class Route(QWidget):
+    """All steps in a row; a click goes where that step is done."""
+
+    taken = pyqtSignal(str)
+
+    def __init__(self, session: Session, parent=None):
+        super().__init__(parent)
+        self.session = session
+        row = QHBoxLayout(self)
+        row.setContentsMargins(6, 2, 6, 2)
+        row.setSpacing(0)
+        self.steps = {}
+        for i, name in enumerate(STEPS):
+            step = Step(name, i == 0)
+            step.clicked.connect(lambda _=False, name=name: self.taken.emit(name))
+            row.addWidget(step, 1)
+            self.steps[name] = step
+        for signal in (session.document_changed, session.agreements_changed, session.chosen_changed):
+            signal.connect(self.refresh)
+        self.refresh()
+
+    def refresh(self):
+        for name, state in step_states(self.session).items():
+            self.steps[name].show_state(*state)

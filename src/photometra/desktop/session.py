@@ -1,0 +1,185 @@
+"""What the window shows and works on: the document, what is chosen in it, and how it agrees."""
+
+from functools import partial
+from pathlib import Path
+
+from PyQt6.QtCore import QObject, pyqtSignal
+
+from ..fitting import agreements
+from ..study import History, Study
+from ..surface import PARAMETERS, STRATA
+from .workers import Latest
+
+
+class Session(QObject):
+    """The open study with its history, the chosen specimen, reading and stratum. Views follow its signals.
+
+    Every change of the study goes through one of its methods, and so can be undone.
+    """
+
+    document_changed = pyqtSignal()
+    """The study, its path or its saved state changed in any way."""
+    chosen_changed = pyqtSignal()
+    """Another specimen is chosen, or another study opened."""
+    surface_changed = pyqtSignal()
+    """The chosen specimen's surface, or what is free in it, changed."""
+    readings_changed = pyqtSignal()
+    booth_changed = pyqtSignal()
+    reading_chosen = pyqtSignal()
+    stratum_chosen = pyqtSignal()
+    agreements_changed = pyqtSignal()
+    said = pyqtSignal(str)
+    """A sentence for the person, shown for a while."""
+
+    def __init__(self, study: Study | None = None, path=None, parent=None):
+        super().__init__(parent)
+        self.index = 0
+        self.reading_index = 0
+        self.stratum = "finish"
+        self.agreements = {}
+        self._shown = None
+        self._worker = Latest("agreement", self)
+        self._worker.done.connect(self._agreed)
+        self._worker.failed.connect(self.said)
+        self.path = None
+        self.history = History(Study())
+        self.open(study or Study(), path)
+
+    # What is there.
+
+    @property
+    def study(self) -> Study:
+        return self.history.study
+
+    @property
+    def specimen(self):
+        """The chosen specimen, or None in an empty study."""
+        specimens = self.study.specimens
+        return specimens[min(self.index, len(specimens) - 1)] if specimens else None
+
+    @property
+    def reading(self):
+        """The chosen reading, or None."""
+        readings = self.specimen.readings if self.specimen else ()
+        return readings[min(self.reading_index, len(readings) - 1)] if readings else None
+
+    def agreements_of(self, specimen):
+        """The specimen's agreements as last computed (for its present state or an earlier one), or ()."""
+        kept = self.agreements.get(specimen.name) if specimen else None
+        return kept[1] if kept else ()
+
+    @property
+    def is_current(self):
+        """Whether the agreements are those of the study as it stands."""
+        return all(
+            self.agreements.get(s.name, (None,))[0] == (s.surface, s.readings) for s in self.study.specimens
+        )
+
+    @property
+    def title(self):
+        name = Path(self.path).stem if self.path else self.study.name
+        return name + ("" if self.history.is_saved else " *")
+
+    # Opening and choosing.
+
+    def open(self, study: Study, path=None, unsaved=False):
+        """Make another study the open one."""
+        self.history = History(study)
+        if unsaved:
+            self.history.mark_unsaved()
+        self.history.listen(self._follow)
+        self.path = Path(path) if path else None
+        self.index = self.reading_index = 0
+        self.agreements = {}
+        self._shown = None
+        self._follow()
+        self.chosen_changed.emit()
+
+    def choose(self, index):
+        if index != self.index and 0 <= index < len(self.study.specimens):
+            self.history.settle()
+            self.index, self.reading_index = index, 0
+            self._follow()
+            self.chosen_changed.emit()
+
+    def choose_reading(self, index):
+        if index != self.reading_index:
+            self.reading_index = index
+            self.reading_chosen.emit()
+
+    def choose_stratum(self, name):
+        if name != self.stratum and name in STRATA:
+            self.stratum = name
+            self.stratum_chosen.emit()
+
+    # Changes.
+
+    def change_specimen(self, specimen, label, key=None):
+        self.history.apply(self.study.with_specimen_at(self.index, specimen), label, key)
+
+    def set_values(self, changes, label=None, dragging=False):
+        """Change parameters of the chosen surface. Changes while dragging are undone together."""
+        names = tuple(changes)
+        label = label or f"{PARAMETERS[names[0]].label.lower()}"
+        key = (self.index, names) if dragging else None
+        self.change_specimen(self.specimen.with_values(changes), label, key)
+
+    def set_free(self, name, is_free):
+        label = f"{'free' if is_free else 'hold'} {PARAMETERS[name].label.lower()}"
+        self.change_specimen(self.specimen.with_free(name, is_free), label)
+
+    def set_booth(self, label, dragging=False, **changes):
+        key = ("booth", *changes) if dragging else None
+        self.history.apply(self.study.with_booth(**changes), label, key)
+
+    def take_solution(self, specimen_name, solution):
+        """Keep a solve's outcome, as one step."""
+        i = self.study.index(specimen_name)
+        after = self.study.specimens[i].with_solution(solution)
+        self.history.apply(self.study.with_specimen_at(i, after), "solve")
+
+    def settle(self):
+        """A drag has ended: the next change is a step of its own."""
+        self.history.settle()
+
+    # Following.
+
+    def _follow(self):
+        before, now = self._shown, (self.study, self.index)
+        self._shown = now
+        if self.specimen is None:
+            self.index = 0
+        elif self.index >= len(self.study.specimens):
+            self.index = len(self.study.specimens) - 1
+        old = before[0].specimens[before[1]] if before and before[1] < len(before[0].specimens) else None
+        specimen = self.specimen
+        self.document_changed.emit()
+        if before is None or before[0].booth != self.study.booth or before[0].pictures is not self.study.pictures:
+            self.booth_changed.emit()
+        if old is None or specimen is None or old.readings != specimen.readings or old.name != specimen.name:
+            self.readings_changed.emit()
+        if old is None or specimen is None or old != specimen:
+            self.surface_changed.emit()
+        self._compute()
+
+    def _compute(self):
+        """Have the agreements of every specimen that changed computed, the chosen one first."""
+        if self.is_current:
+            return
+        chosen = self.specimen
+        wanted = sorted(self.study.specimens, key=lambda s: s is not chosen)
+        missing = [s for s in wanted if self.agreements.get(s.name, (None,))[0] != (s.surface, s.readings)]
+        self._worker.submit(partial(_agreements_of, missing[0]))
+
+    def _agreed(self, outcome):
+        name, state, found = outcome
+        self.agreements[name] = (state, found)
+        self.agreements_changed.emit()
+        self._compute()
+
+    def end(self):
+        self._worker.end()
+
+
+def _agreements_of(specimen):
+    return specimen.name, (specimen.surface, specimen.readings), agreements(specimen.surface, specimen.readings)

@@ -1,0 +1,194 @@
+"""The right-hand panel: the section, and under it the gauges of the chosen stratum."""
+
+from functools import partial
+
+from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtWidgets import QButtonGroup, QFrame, QHBoxLayout, QLabel, QPushButton, QScrollArea, QVBoxLayout, QWidget
+
+from ..colour import reflectance_to_xyz, xyz_to_linear_srgb
+from ..colour.observers import WAVELENGTHS
+from ..instruments import constants_reading, light_split
+from ..optics import fresnel_conductor
+from ..surface import STRATA, parameters_of, table
+from ..surface.checks import findings
+from ..surface.compile import compile_surface, constants_of
+from ..surface.constants import FROM_READING
+from .colour_gauge import ConstantsRow, TripleGauge
+from .gauge import Gauge
+from .section import Section
+from .session import Session
+from .workers import Latest
+
+
+class StrataPanel(QWidget):
+    """Section and gauges of the session's surface."""
+
+    browse_constants = pyqtSignal()
+    solve_wanted = pyqtSignal()
+
+    def __init__(self, session: Session, parent=None):
+        super().__init__(parent)
+        self.session = session
+        self.setObjectName("panel")
+        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
+        self.section = Section()
+        self.section.chosen.connect(session.choose_stratum)
+        self.section.angle_changed.connect(self._split)
+        self._splitter = Latest("section", self)
+        self._splitter.done.connect(self.section.show_split)
+        self.gauges = {}
+        self._pages = {}
+        self._tabs = QButtonGroup(self)
+        tabs = QHBoxLayout()
+        tabs.setContentsMargins(10, 6, 10, 2)
+        tabs.setSpacing(4)
+        for name in STRATA:
+            tab = QPushButton(name.capitalize())
+            tab.setCheckable(True)
+            tab.clicked.connect(partial(session.choose_stratum, name))
+            self._tabs.addButton(tab)
+            tabs.addWidget(tab, 1)
+            self._pages[name] = (tab, self._page(name))
+        self._scroll = QScrollArea()
+        self._scroll.setWidgetResizable(True)
+        self._scroll.setFrameShape(QFrame.Shape.NoFrame)
+        self._scroll.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        holder = QWidget()
+        column = QVBoxLayout(holder)
+        column.setContentsMargins(12, 4, 12, 8)
+        column.setSpacing(2)
+        for _, page in self._pages.values():
+            column.addWidget(page)
+        self._findings = QVBoxLayout()
+        self._findings.setSpacing(4)
+        column.addLayout(self._findings)
+        column.addStretch(1)
+        self._scroll.setWidget(holder)
+        self.solve_button = QPushButton("Solve")
+        self.solve_button.setObjectName("primary")
+        self.solve_button.clicked.connect(self.solve_wanted)
+        self._solve_text = QLabel()
+        self._solve_text.setObjectName("quiet")
+        self._solve_text.setWordWrap(True)
+        foot = QHBoxLayout()
+        foot.setContentsMargins(12, 6, 12, 8)
+        foot.addWidget(self._solve_text, 1)
+        foot.addWidget(self.solve_button)
+        whole = QVBoxLayout(self)
+        whole.setContentsMargins(0, 0, 0, 0)
+        whole.setSpacing(0)
+        whole.addWidget(self.section)
+        whole.addLayout(tabs)
+        whole.addWidget(self._scroll, 1)
+        whole.addLayout(foot)
+        session.surface_changed.connect(self.refresh)
+        session.stratum_chosen.connect(self._show_stratum)
+        session.readings_changed.connect(self.refresh)
+        self._show_stratum()
+        self.refresh()
+
+    def _page(self, stratum):
+        page = QWidget()
+        column = QVBoxLayout(page)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(3)
+        for p in parameters_of(stratum):
+            if p.kind == "constants":
+                gauge = ConstantsRow(p)
+                gauge.browse.connect(self.browse_constants)
+                gauge.cleared.connect(lambda: self.session.set_values({"constants": ""}, "let go of constants"))
+            else:
+                gauge = Gauge(p) if p.kind == "number" else TripleGauge(p)
+                gauge.changed.connect(partial(self._changed, p.name))
+                gauge.freed.connect(partial(self.session.set_free, p.name))
+                gauge.refused.connect(self.session.said)
+            self.gauges[p.name] = gauge
+            column.addWidget(gauge)
+        return page
+
+    def _changed(self, name, value, goes_on):
+        if self.session.specimen is None:
+            return
+        self.session.set_values({name: value}, dragging=True)
+        if not goes_on:
+            self.session.settle()
+
+    def _show_stratum(self):
+        for name, (tab, page) in self._pages.items():
+            tab.setChecked(name == self.session.stratum)
+            page.setVisible(name == self.session.stratum)
+        self.section.show_stratum(self.session.stratum)
+        self._scroll.verticalScrollBar().setValue(0)
+
+    def refresh(self):
+        """Show the present surface in the section and on every gauge."""
+        specimen = self.session.specimen
+        self.setEnabled(specimen is not None)
+        if specimen is None:
+            self.section.show_split(None)
+            return
+        surface, sigmas = specimen.surface, specimen.sigmas
+        for name, gauge in self.gauges.items():
+            if isinstance(gauge, ConstantsRow):
+                gauge.show_state(surface[name], *self._constants_face(specimen))
+                continue
+            applies = surface.applies(name) or (name == "haze.spread" and "haze.amount" in specimen.free)
+            p = gauge.parameter
+            sigma = [sigmas.get(f"{name}.{c}") for c in p.components] if p.components else sigmas.get(name)
+            gauge.show_state(surface[name], sigma, name in specimen.free, applies)
+            hidden = p.only_for == "metal" and surface["metalness"] <= 0.0
+            hidden |= p.only_for == "dielectric" and surface["metalness"] >= 1.0
+            gauge.setVisible(not hidden)
+        self.section.show_surface(surface, specimen.size_mm, self._constants_face(specimen)[0])
+        self._split()
+        self._show_findings(specimen)
+        readings = sum(r.active for r in specimen.readings)
+        self._solve_text.setText(f"{len(specimen.free)} free, {readings} reading{'s' if readings != 1 else ''} count")
+        self.solve_button.setEnabled(bool(specimen.free) and readings > 0)
+
+    def _constants_face(self, specimen):
+        """(title, colour facing us) of the chosen constants; ("", None) where there are none."""
+        key = specimen.surface["constants"]
+        if not key:
+            return "", None
+        try:
+            n, k = constants_of(specimen.surface, constants_reading(specimen.readings))
+        except ValueError:
+            return "reading (missing)", None
+        facing = fresnel_conductor(1.0, n, k)
+        title = "from the reading" if key == FROM_READING else table(key).name
+        return title, xyz_to_linear_srgb(reflectance_to_xyz(WAVELENGTHS, facing))
+
+    def _split(self, _angle=None):
+        specimen, angle = self.session.specimen, self.section.angle
+        if specimen is not None:
+            self._splitter.submit(lambda: _split_of(specimen, angle))
+
+    def _show_findings(self, specimen):
+        while self._findings.count():
+            self._findings.takeAt(0).widget().deleteLater()
+        for f in findings(specimen.surface, specimen.size_mm, constants_reading(specimen.readings) is not None):
+            row = QWidget()
+            line = QHBoxLayout(row)
+            line.setContentsMargins(0, 2, 0, 2)
+            text = QLabel(f"! {f.sentence}")
+            text.setObjectName("brick")
+            text.setWordWrap(True)
+            line.addWidget(text, 1)
+            if f.mend:
+                button = QPushButton(f.mend_label)
+                button.clicked.connect(partial(self.session.set_values, dict(f.mend), "mend"))
+                line.addWidget(button)
+            self._findings.addWidget(row)
+
+    def end(self):
+        self._splitter.end()
+
+
+def _split_of(specimen, angle):
+    constants = constants_reading(specimen.readings)
+    try:
+        compiled = compile_surface(specimen.surface, constants)
+    except ValueError:
+        return None
+    return light_split(specimen.surface, compiled, angle, specimen.size_mm, constants)

@@ -1,0 +1,116 @@
+"""Work away from the window's thread: the newest of many small jobs, and one long job with progress and cancel."""
+
+import threading
+import traceback
+
+from PyQt6.QtCore import QObject, pyqtSignal
+
+
+class Latest(QObject):
+    """Runs jobs on a thread of its own, one at a time; of those that wait, only the newest. Signals come back."""
+
+    done = pyqtSignal(object)
+    failed = pyqtSignal(str)
+
+    def __init__(self, name, parent=None):
+        super().__init__(parent)
+        self._waiting = None
+        self._ended = False
+        self._busy = False
+        self._wake = threading.Condition()
+        self._thread = threading.Thread(target=self._run, name=name, daemon=True)
+        self._thread.start()
+
+    def submit(self, job):
+        """Run `job()` soon, instead of whatever still waits."""
+        with self._wake:
+            self._waiting = job
+            self._wake.notify()
+
+    @property
+    def is_idle(self):
+        with self._wake:
+            return self._waiting is None and not self._busy
+
+    def end(self):
+        with self._wake:
+            self._ended, self._waiting = True, None
+            self._wake.notify()
+        self._thread.join()
+
+    def _run(self):
+        while True:
+            with self._wake:
+                self._busy = False
+                while self._waiting is None and not self._ended:
+                    self._wake.wait()
+                if self._ended:
+                    return
+                job, self._waiting, self._busy = self._waiting, None, True
+            try:
+                result = job()
+            except Exception as error:
+                self._say(self.failed, error_text(error))
+            else:
+                self._say(self.done, result)
+
+    def _say(self, signal, value):
+        if not self._ended:
+            signal.emit(value)
+
+
+class LongJob(QObject):
+    """One long job at a time: `job(report, cancel)` on a thread; progress and the outcome as signals."""
+
+    progressed = pyqtSignal(object)
+    finished = pyqtSignal(object)
+    failed = pyqtSignal(str)
+    cancelled = pyqtSignal()
+
+    def __init__(self, parent=None):
+        super().__init__(parent)
+        self._thread = None
+        self._cancel = threading.Event()
+
+    @property
+    def is_running(self):
+        return self._thread is not None and self._thread.is_alive()
+
+    def start(self, job):
+        """Start `job`; False where one is running already."""
+        if self.is_running:
+            return False
+        self._cancel = threading.Event()
+        self._thread = threading.Thread(target=self._run, args=(job, self._cancel), name="long job", daemon=True)
+        self._thread.start()
+        return True
+
+    def cancel(self):
+        self._cancel.set()
+
+    def end(self):
+        self._cancel.set()
+        if self._thread is not None:
+            self._thread.join()
+
+    def _run(self, job, cancel):
+        try:
+            result = job(self.progressed.emit, cancel)
+        except Exception as error:
+            if cancel.is_set():
+                self.cancelled.emit()
+            else:
+                self.failed.emit(error_text(error))
+        else:
+            if cancel.is_set() and result is None:
+                self.cancelled.emit()
+            else:
+                self.finished.emit(result)
+
+
+def error_text(error):
+    """A sentence for people; what nobody foresaw also goes to standard error in full."""
+    if not isinstance(error, (ValueError, OSError)):
+        traceback.print_exception(error)
+        return f"something went wrong inside ({type(error).__name__}: {error})"
+    return str(error)
