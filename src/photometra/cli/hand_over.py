@@ -2,22 +2,18 @@
 
 import re
 import time
+from dataclasses import replace
 from pathlib import Path
 from typing import Annotated
 
 import typer
 
-from ..imaging.booths import UNIFORM, display_of, scene_of
-from ..imaging.pictures import write_picture
-from ..instruments import constants_reading
+from ..imaging.rendering import render_picture
 from ..study import read_file
-from ..surface.compile import compile_surface
-from ..tracing import Limits, Rendering
 from .output import Refused, output_path, print_json, tell
 from .studies import Assignments, Json, SpecimenName, StudyPath, changed
 
 _LARGEST = 8192
-_BATCH_SECONDS = 1.0
 
 
 def _size(text):
@@ -49,21 +45,10 @@ def render(
     path = output_path(output, (".exr", ".png"))
     document = read_file(study)
     one = document.specimen(specimen)
-    surface = changed(one, assignments)
-    scene = scene_of(document.booth, one.size_mm, document.pictures, environment)
-    # In the furnace nothing may be lost to the limits: its purpose is to show what the surface loses.
-    limits = Limits(reflection=1024, transmission=4096) if environment == UNIFORM else Limits()
-    rendering = Rendering(
-        compile_surface(surface, constants_reading(one.readings)), scene, width, height, seed, limits
+    one = replace(one, surface=changed(one, assignments))
+    _, rendering = render_picture(
+        document, one, path, width, height, samples, seconds, noise, environment, seed, _teller()
     )
-    _until(rendering, samples, seconds, noise)
-    header = {
-        "photometra:study": document.name,
-        "photometra:specimen": one.name,
-        "photometra:samples": rendering.samples,
-        **{f"photometra:parameter:{k}": v for k, v in surface.given.items()},
-    }
-    write_picture(path, rendering.picture(), display_of(document.booth), header)
     cut = rendering.energy_cut()
     if cut > 0.005:
         tell(f"note: the bounce limits cut off {100 * cut:.1f} % of the light")
@@ -85,30 +70,17 @@ def render(
         tell(f"wrote {path}: {rendering.samples} samples, noise {100 * rendering.noise():.2f} %, {rendering.seconds:.1f} s")
 
 
-def _until(rendering, samples, seconds, noise):
-    """Add samples in growing batches until the wanted count, time or noise is reached."""
-    if samples is None and seconds is None and noise is None:
-        samples = 64
-    began = told = time.perf_counter()
-    batch = 1
-    while True:
-        if samples is not None:
-            batch = min(batch, samples - rendering.samples)
-        rendering.add(batch)
-        now = time.perf_counter()
-        elapsed = now - began
-        if samples is not None and rendering.samples >= samples:
-            return
-        if seconds is not None and elapsed >= seconds:
-            return
-        if noise is not None and rendering.samples >= 8 and rendering.noise() <= noise:
-            return
-        each = rendering.seconds / rendering.samples
-        left = _BATCH_SECONDS if seconds is None else min(_BATCH_SECONDS, seconds - elapsed)
-        batch = max(1, min(2 * batch, int(left / each)))
-        if now - told > 2.0:
-            told = now
+def _teller():
+    """A reporter that says how far the picture is every other second."""
+    told = time.perf_counter()
+
+    def report(rendering):
+        nonlocal told
+        if time.perf_counter() - told > 2.0:
+            told = time.perf_counter()
             tell(f"{rendering.samples} samples, noise {100 * rendering.noise():.2f} %")
+
+    return report
 
 
 def export(

@@ -69,6 +69,12 @@ def _belongs(scalar, name):
     return scalar == name or (scalar.startswith(name + ".") and scalar[len(name) + 1 :] in parameter(name).components)
 
 
+def _checked_size(size_mm):
+    if not 0.1 <= size_mm <= 10_000:
+        raise ValueError("a specimen's size must lie between 0.1 and 10000 mm")
+    return float(size_mm)
+
+
 @dataclass(frozen=True)
 class Booth:
     """Where specimens are looked at. turn in degrees, strength a factor, exposure in stops.
@@ -112,16 +118,27 @@ class Study:
 
     def with_new_specimen(self, name, size_mm=60.0, surface=None) -> "Study":
         """The study with a specimen added; ValueError for a name that is empty or taken, or a wrong size."""
+        surface = surface or Surface()
+        new = Specimen(self._fresh_name(name), _checked_size(size_mm), surface, free=default_free(surface))
+        return replace(self, specimens=(*self.specimens, new))
+
+    def with_renamed(self, index, name) -> "Study":
+        """The study with a specimen renamed; ValueError for a name that is empty or taken."""
+        return self.with_specimen_at(index, replace(self.specimens[index], name=self._fresh_name(name, index)))
+
+    def with_size(self, index, size_mm) -> "Study":
+        """The study with a specimen's size changed; ValueError outside 0.1..10000 mm."""
+        return self.with_specimen_at(index, replace(self.specimens[index], size_mm=_checked_size(size_mm)))
+
+    def _fresh_name(self, name, besides=None):
         name = " ".join(str(name).split())
         if not name:
             raise ValueError("a specimen needs a name")
-        if any(s.name.casefold() == name.casefold() for s in self.specimens):
+        if len(name) > 200:
+            raise ValueError("a specimen's name may have 200 letters at the most")
+        if any(s.name.casefold() == name.casefold() for i, s in enumerate(self.specimens) if i != besides):
             raise ValueError(f"there is a specimen '{name}' already; choose another name")
-        if not 0.1 <= size_mm <= 10_000:
-            raise ValueError("a specimen's size must lie between 0.1 and 10000 mm")
-        surface = surface or Surface()
-        new = Specimen(name, float(size_mm), surface, free=default_free(surface))
-        return replace(self, specimens=(*self.specimens, new))
+        return name
 
     def without_specimen(self, index) -> "Study":
         return replace(self, specimens=self.specimens[:index] + self.specimens[index + 1 :])

@@ -32,6 +32,12 @@ class ConstantsTable:
     def covers(self):
         return self.range_nm[0] <= WAVELENGTHS[0] and self.range_nm[1] >= WAVELENGTHS[-1]
 
+    @property
+    def is_opaque(self):
+        """Whether light dies within micrometres: the body is a metal, or reflects like one."""
+        seen = (self.wavelength_nm >= 400.0) & (self.wavelength_nm <= 700.0)
+        return bool(np.mean(self.k[seen] if seen.any() else self.k) > 0.05)
+
     def on_grid(self, wavelengths=WAVELENGTHS):
         """(n, k) at wavelengths, linearly between the table's, the ends held."""
         at = np.asarray(wavelengths, float)
@@ -57,6 +63,16 @@ def table(key) -> ConstantsTable:
     head = {k.strip(): v.strip() for k, v in head.items()}
     rows = np.array([[float(v) for v in line.split(",")] for line in lines if line and line[0].isdigit()])
     return ConstantsTable(key, head["name"], head["class"], head["source"], *rows.T)
+
+
+def choosing(key):
+    """The changes that put a table in place: its name, and the metalness that fits its matter.
+
+    "reading" leaves the metalness as it is.
+    """
+    if key == FROM_READING:
+        return {"constants": key}
+    return {"constants": key, "metalness": 1.0 if table(key).is_opaque else 0.0}
 
 
 def check_name(key):

@@ -1,0 +1,233 @@
+"""Opening, saving, autosave and recovery: everything between the session and the disk."""
+
+from dataclasses import replace
+from functools import partial
+from pathlib import Path
+
+from PyQt6.QtCore import QEventLoop, QObject, QSettings, QTimer, pyqtSignal
+from PyQt6.QtWidgets import QFileDialog, QMessageBox
+
+from ..imaging.pictures import read_picture
+from ..readings import read_file as read_reading
+from ..study import SUFFIX, Claim, Journal, Study, read_file, rescues, write_file
+from .session import Session
+from .workers import Latest, LongJob
+
+_FILTER = f"Photometra study (*{SUFFIX})"
+_AUTOSAVE_AFTER_MS = 3000
+_MOST_RECENT = 8
+_PICTURES = (".exr", ".hdr")
+
+
+class Files(QObject):
+    """Keeps a session's document on the disk. Dialogs belong to `window`."""
+
+    recent_changed = pyqtSignal()
+    opened = pyqtSignal()
+
+    def __init__(self, session: Session, settings: QSettings, window):
+        super().__init__(window)
+        self.session, self.settings, self.window = session, settings, window
+        self._journal = Journal()
+        self._claim = None
+        self._reader = LongJob(self)
+        self._reader.finished.connect(lambda found: self._take(*found))
+        self._reader.failed.connect(self.refuse)
+        self._writer = Latest("saving", self)
+        self._writer.done.connect(self._written)
+        self._writer.failed.connect(self.refuse)
+        self._keeper = Latest("autosave", self)
+        self._idle = QTimer(self, singleShot=True, interval=_AUTOSAVE_AFTER_MS)
+        self._idle.timeout.connect(self.autosave)
+        session.document_changed.connect(self._idle.start)
+        self._waiting = None
+
+    # Saying.
+
+    def refuse(self, sentence):
+        """Tell of something that could not be done."""
+        if self._waiting is not None:
+            self._waiting.exit(1)
+        QMessageBox.warning(self.window, "Photometra", sentence)
+
+    # Opening.
+
+    def new(self):
+        if self.may_leave():
+            self._take(Study(), None)
+
+    def choose_and_open(self):
+        name, _ = QFileDialog.getOpenFileName(self.window, "Open a study", self._folder(), _FILTER)
+        if name:
+            self.open(name)
+
+    def open(self, path):
+        """Open a study in a worker; the present one stays until the new one is whole."""
+        if self.may_leave():
+            path = Path(path)
+            self._reader.start(lambda _report, _cancel: (read_file(path), path))
+
+    def open_recovered(self, rescue):
+        """Go on with what an ended program left behind."""
+        study = rescue.study()
+        self._take(study, rescue.path, unsaved=True)
+        rescue.discard()
+        self._idle.start()
+
+    def _take(self, study, path, unsaved=False):
+        self._release()
+        if path is not None:
+            claim = Claim(path)
+            if claim.holder() is not None:
+                QMessageBox.information(
+                    self.window, "Photometra",
+                    f"{Path(path).name} is open in another Photometra as well. Whoever saves last, wins; "
+                    "save under another name to keep both.",
+                )  # fmt: skip
+            claim.take()
+            self._claim = claim
+            self._remember(path)
+        self.session.open(study, path, unsaved)
+        self.opened.emit()
+
+    def rescued(self):
+        return rescues()
+
+    # Saving.
+
+    def save(self):
+        """Save in a worker; asks for a name where there is none yet."""
+        if self.session.path is None:
+            return self.save_as()
+        self._write(self.session.path)
+        return True
+
+    def save_as(self):
+        start = str(self.session.path or Path(self._folder()) / f"{self.session.study.name}{SUFFIX}")
+        name, _ = QFileDialog.getSaveFileName(self.window, "Save the study", start, _FILTER)
+        if not name:
+            return False
+        path = Path(name)
+        self._write(path if path.suffix == SUFFIX else path.with_name(path.name + SUFFIX))
+        return True
+
+    def _write(self, path):
+        study = self.session.study
+        self._writer.submit(partial(_written_study, study, Path(path)))
+
+    def _written(self, outcome):
+        study, path = outcome
+        if path != self.session.path:
+            self._release()
+            self._claim = Claim(path)
+            self._claim.take()
+            self.session.path = path
+        self.session.history.mark_saved(study)
+        if self.session.history.is_saved:
+            self._idle.stop()
+            self._keeper.submit(self._journal.clear)
+        self._remember(path)
+        self.session.said.emit(f"Saved {path.name}")
+        if self._waiting is not None:
+            self._waiting.exit(0)
+
+    def may_leave(self):
+        """Whether the present study may be let go: it is saved, or the person said so."""
+        if self.session.history.is_saved:
+            return True
+        box = QMessageBox(self.window)
+        box.setWindowTitle("Photometra")
+        box.setText(f"Save the changes to {self.session.title.removesuffix(' *')}?")
+        box.setInformativeText("What is not saved is lost.")
+        box.setStandardButtons(
+            QMessageBox.StandardButton.Save | QMessageBox.StandardButton.Discard | QMessageBox.StandardButton.Cancel
+        )
+        answer = box.exec()
+        if answer == QMessageBox.StandardButton.Discard:
+            return True
+        if answer != QMessageBox.StandardButton.Save or not self.save():
+            return False
+        self._waiting = QEventLoop()
+        outcome = self._waiting.exec()
+        self._waiting = None
+        return outcome == 0
+
+    # Autosave.
+
+    def autosave(self):
+        """Keep the present state in the journal if it is not saved."""
+        if not self.session.history.is_saved:
+            study, path = self.session.study, self.session.path
+            self._keeper.submit(lambda: self._journal.keep(study, path))
+
+    # Bringing in.
+
+    def choose_and_import(self):
+        name, _ = QFileDialog.getOpenFileName(self.window, "Import a reading", self._folder(), "Readings (*.csv *.txt *.tsv);;All files (*)")
+        if name:
+            self.bring_in(name)
+
+    def choose_environment(self):
+        name, _ = QFileDialog.getOpenFileName(self.window, "Take an environment", self._folder(), "Lat-long pictures (*.exr *.hdr)")
+        if name:
+            self.bring_in(name)
+
+    def bring_in(self, path):
+        """Take a dropped or chosen file for what it is: a study, an environment, or a reading."""
+        path = Path(path)
+        try:
+            if path.suffix == SUFFIX:
+                self.open(path)
+            elif path.suffix.lower() in _PICTURES:
+                self._take_environment(path)
+            elif self.session.specimen is None:
+                self.refuse("Add a specimen first; a reading belongs to one.")
+            else:
+                reading = read_reading(path)
+                specimen = self.session.specimen.with_reading(reading)
+                self.session.change_specimen(specimen, "import a reading")
+                self.session.choose_reading(len(specimen.readings) - 1)
+                self.session.said.emit(f"Imported {reading.name}: {reading.label}, {reading.rows} rows")
+        except (ValueError, OSError) as error:
+            self.refuse(str(error))
+
+    def _take_environment(self, path):
+        read_picture(path)
+        safe = "".join(c if c.isalnum() or c in "._-" else "-" for c in path.name).lstrip("._-") or "environment.exr"
+        name = f"pictures/{safe}"
+        study = self.session.study
+        study = replace(study, pictures={**study.pictures, name: path.read_bytes()})
+        self.session.history.apply(study.with_booth(environment=name), "environment")
+
+    # Remembering.
+
+    def _folder(self):
+        return str(self.session.path.parent) if self.session.path else str(Path.home())
+
+    @property
+    def recent(self):
+        return [p for p in self.settings.value("recent", [], list) if Path(p).exists()]
+
+    def _remember(self, path):
+        path = str(Path(path).resolve())
+        kept = [path, *(p for p in self.recent if p != path)][:_MOST_RECENT]
+        self.settings.setValue("recent", kept)
+        self.recent_changed.emit()
+
+    def _release(self):
+        if self._claim is not None:
+            self._claim.release()
+            self._claim = None
+
+    def end(self):
+        self._idle.stop()
+        self._release()
+        self._reader.end()
+        self._writer.end()
+        self._keeper.end()
+        self._journal.clear()
+
+
+def _written_study(study, path):
+    write_file(study, path)
+    return study, path

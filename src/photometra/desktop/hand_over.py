@@ -1,0 +1,157 @@
+"""Hand-over: a finished picture, and the surface in an open material standard."""
+
+import time
+from pathlib import Path
+
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import (
+    QComboBox,
+    QDialog,
+    QFileDialog,
+    QGridLayout,
+    QGroupBox,
+    QHBoxLayout,
+    QLabel,
+    QProgressBar,
+    QPushButton,
+    QSpinBox,
+    QVBoxLayout,
+)
+
+from ..exchange import write_materialx
+from ..imaging.rendering import render_picture
+from .session import Session
+from .workers import LongJob
+
+_SIZES = ((512, 512), (1024, 1024), (1280, 720), (1920, 1080), (2048, 2048))
+
+
+class HandOver(QDialog):
+    """Renders the chosen specimen to a file, and exports its surface; both in workers."""
+
+    written = pyqtSignal(str)
+
+    def __init__(self, session: Session, parent=None):
+        super().__init__(parent)
+        self.session = session
+        self.setWindowTitle("Hand over")
+        self.setMinimumWidth(520)
+        self.job = LongJob(self)
+        self.job.progressed.connect(self._progressed)
+        self.job.finished.connect(self._finished)
+        self.job.failed.connect(self._said)
+        self.job.cancelled.connect(lambda: self._said("Stopped; no file was written."))
+        self._began = 0.0
+        whole = QVBoxLayout(self)
+        whole.setSpacing(12)
+        whole.addWidget(self._picture_group())
+        whole.addWidget(self._material_group())
+        self.state = QLabel(" ")
+        self.state.setWordWrap(True)
+        whole.addWidget(self.state)
+        foot = QHBoxLayout()
+        self.progress = QProgressBar()
+        self.progress.setTextVisible(False)
+        self.progress.setVisible(False)
+        self.cancel_button = QPushButton("Cancel")
+        self.cancel_button.setVisible(False)
+        self.cancel_button.clicked.connect(self.job.cancel)
+        close = QPushButton("Close")
+        close.clicked.connect(self.reject)
+        foot.addWidget(self.progress, 1)
+        foot.addWidget(self.cancel_button)
+        foot.addStretch(0)
+        foot.addWidget(close)
+        whole.addLayout(foot)
+
+    def _picture_group(self):
+        group = QGroupBox("Picture")
+        grid = QGridLayout(group)
+        self.size_box = QComboBox()
+        for width, height in _SIZES:
+            self.size_box.addItem(f"{width} × {height}", (width, height))
+        self.size_box.setCurrentIndex(1)
+        self.samples = QSpinBox()
+        self.samples.setRange(1, 100_000)
+        self.samples.setValue(256)
+        self.samples.setToolTip("Samples a pixel, 1 to 100000; four times as many halve the noise")
+        self.render_button = QPushButton("Render to a file…")
+        self.render_button.setToolTip("EXR: scene-linear floats with the parameters in its header. PNG: as shown in the sight")
+        self.render_button.clicked.connect(self._choose_picture)
+        for column, part in enumerate((QLabel("Size"), self.size_box, QLabel("Samples"), self.samples, self.render_button)):
+            grid.addWidget(part, 0, column)
+        grid.setColumnStretch(4, 1)
+        return group
+
+    def _material_group(self):
+        group = QGroupBox("Material")
+        row = QHBoxLayout(group)
+        row.addWidget(QLabel("MaterialX with the OpenPBR surface"), 1)
+        self.export_button = QPushButton("Export…")
+        self.export_button.clicked.connect(self._choose_material)
+        row.addWidget(self.export_button)
+        return group
+
+    def _suggest(self, suffix):
+        folder = self.session.path.parent if self.session.path else Path.home()
+        return str(folder / f"{self.session.specimen.name}{suffix}")
+
+    def _choose_picture(self):
+        name, _ = QFileDialog.getSaveFileName(self, "Render to", self._suggest(".exr"), "EXR (*.exr);;PNG (*.png)")
+        if name:
+            self.render_to(name if Path(name).suffix else name + ".exr")
+
+    def render_to(self, path):
+        """Render the specimen as chosen here and write the picture."""
+        width, height = self.size_box.currentData()
+        study, specimen, samples = self.session.study, self.session.specimen, self.samples.value()
+        self._began = time.perf_counter()
+        started = self.job.start(
+            lambda report, cancel: render_picture(study, specimen, path, width, height, samples=samples, report=report, cancel=cancel)
+        )
+        if started:
+            self._busy(True)
+
+    def _busy(self, on):
+        self.render_button.setEnabled(not on)
+        self.export_button.setEnabled(not on)
+        self.progress.setVisible(on)
+        self.cancel_button.setVisible(on)
+
+    def _progressed(self, rendering):
+        share = rendering.samples / self.samples.value()
+        self.progress.setValue(round(100 * share))
+        left = (time.perf_counter() - self._began) * (1.0 / max(share, 1e-3) - 1.0)
+        self.state.setText(f"{rendering.samples} samples, noise {100 * rendering.noise():.1f} %, about {left:.0f} s to go")
+
+    def _finished(self, outcome):
+        self._busy(False)
+        path, _ = outcome
+        self.state.setText(f"Wrote {path}")
+        self.written.emit(str(path))
+
+    def _said(self, sentence):
+        self._busy(False)
+        self.state.setText(sentence)
+
+    def _choose_material(self):
+        name, _ = QFileDialog.getSaveFileName(self, "Export to", self._suggest(".mtlx"), "MaterialX (*.mtlx)")
+        if name:
+            self.export_to(name if Path(name).suffix else name + ".mtlx")
+
+    def export_to(self, path):
+        """Write the surface as MaterialX and say what it could not carry."""
+        try:
+            left_out = write_materialx(self.session.specimen, path)
+        except ValueError as error:
+            self.state.setText(str(error))
+            return
+        text = f"Wrote {path}"
+        if left_out:
+            text += "\nNot carried:\n" + "\n".join(f"· {sentence}" for sentence in left_out)
+        self.state.setText(text)
+        self.written.emit(str(path))
+
+    def done(self, result):
+        self.job.end()
+        super().done(result)

@@ -1,0 +1,352 @@
+"""The main window: route above, ledger left, sight and chart in the middle, strata right, probe line below."""
+
+from functools import partial
+
+from PyQt6.QtCore import QSettings, Qt, QTimer
+from PyQt6.QtGui import QAction, QKeySequence
+from PyQt6.QtWidgets import (
+    QApplication,
+    QFrame,
+    QInputDialog,
+    QLabel,
+    QLineEdit,
+    QMainWindow,
+    QMessageBox,
+    QSplitter,
+    QStackedWidget,
+    QVBoxLayout,
+    QWidget,
+)
+
+from .. import __version__
+from ..optics.jit import is_warm
+from . import theme
+from .chart import ReadingChart
+from .constants_browser import ConstantsBrowser
+from .files import Files
+from .hand_over import HandOver
+from .ledger import Ledger
+from .probe_line import ProbeLine
+from .route import Route
+from .session import Session
+from .sight import NEUTRAL, Sight
+from .solve_sheet import SolveSheet
+from .strata_panel import StrataPanel
+from .workers import LongJob
+
+_SAID_MS = 6000
+
+
+class MainWindow(QMainWindow):
+    """Puts the views of one session together, and holds the menus."""
+
+    def __init__(self, settings: QSettings | None = None):
+        super().__init__()
+        self.settings = settings or QSettings()
+        self.session = Session(parent=self)
+        self.files = Files(self.session, self.settings, self)
+        self.route = Route(self.session)
+        self.ledger = Ledger(self.session)
+        self.sight = Sight(self.session)
+        self.chart = ReadingChart(self.session)
+        self.solve_sheet = SolveSheet(self.session)
+        self.strata = StrataPanel(self.session)
+        self.probe_line = ProbeLine(self.session)
+        self.browser = None
+        self.hand_over = None
+        self._warming = LongJob(self)
+        self._lay_out()
+        self._connect()
+        self._make_menus()
+        self.setAcceptDrops(True)
+        self.resize(1280, 800)
+        self._title()
+
+    # Laying out.
+
+    def _lay_out(self):
+        self.lower = QStackedWidget()
+        self.lower.addWidget(self.chart)
+        self.lower.addWidget(self.solve_sheet)
+        middle = QSplitter(Qt.Orientation.Vertical)
+        middle.addWidget(self.sight)
+        middle.addWidget(self.lower)
+        middle.setSizes([450, 232])
+        middle.setStretchFactor(0, 1)
+        middle.setStretchFactor(1, 0)
+        across = QSplitter(Qt.Orientation.Horizontal)
+        for part in (self.ledger, middle, self.strata):
+            across.addWidget(part)
+        across.setSizes([246, 690, 344])
+        across.setStretchFactor(1, 1)
+        for splitter in (middle, across):
+            splitter.setHandleWidth(4)
+            splitter.setChildrenCollapsible(False)
+        self.ledger.setMinimumWidth(214)
+        self.strata.setMinimumWidth(330)
+        self.sight.setMinimumHeight(260)
+        self.lower.setMinimumHeight(150)
+        whole = QWidget()
+        column = QVBoxLayout(whole)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(0)
+        column.addWidget(self.route)
+        column.addWidget(across, 1)
+        column.addWidget(self.probe_line)
+        self.setCentralWidget(whole)
+        self._said = QLabel(self)
+        self._said.setFrameShape(QFrame.Shape.NoFrame)
+        self._said.setMargin(8)
+        self._said.setWordWrap(True)
+        self._said.hide()
+        self._said_timer = QTimer(self, singleShot=True, interval=_SAID_MS)
+        self._said_timer.timeout.connect(self._said.hide)
+
+    def _connect(self):
+        s = self.session
+        s.document_changed.connect(self._title)
+        s.said.connect(self.say)
+        self.ledger.import_wanted.connect(self.files.choose_and_import)
+        self.ledger.add_wanted.connect(self.add_specimen)
+        self.sight.probed.connect(self.probe_line.show_pixel)
+        self.sight.progressed.connect(self.probe_line.show_progress)
+        self.probe_line.pause_wanted.connect(self.sight.loop.pause)
+        self.probe_line.restart_wanted.connect(self.sight.loop.restart)
+        self.strata.browse_constants.connect(self.browse_constants)
+        self.strata.solve_wanted.connect(self.solve)
+        self.solve_sheet.closed.connect(lambda: self.lower.setCurrentWidget(self.chart))
+        self.route.taken.connect(self.go_to)
+        s.reading_chosen.connect(self._back_to_chart)
+        s.chosen_changed.connect(self._back_to_chart)
+        self._warming.progressed.connect(lambda at: self.say(f"Preparing the tracer for its first run: {at[0]}, {at[1] + 1} of {at[2]}"))
+        self._warming.finished.connect(lambda _: self.say("The tracer is prepared"))
+
+    def _back_to_chart(self):
+        if not self.solve_sheet.job.is_running:
+            self.lower.setCurrentWidget(self.chart)
+
+    def _make_menus(self):
+        bar = self.menuBar()
+        study = bar.addMenu("&Study")
+        self._add(study, "&New", self.files.new, QKeySequence.StandardKey.New)
+        self._add(study, "&Open…", self.files.choose_and_open, QKeySequence.StandardKey.Open)
+        self._recent_menu = study.addMenu("Open &recent")
+        self.files.recent_changed.connect(self._fill_recent)
+        self._fill_recent()
+        self._add(study, "&Save", self.files.save, QKeySequence.StandardKey.Save)
+        self._add(study, "Save &as…", self.files.save_as, "Ctrl+Shift+S")
+        study.addSeparator()
+        self._add(study, "&Import a reading…", self.files.choose_and_import, "Ctrl+I")
+        self._add(study, "Take an &environment…", self.files.choose_environment)
+        study.addSeparator()
+        self._add(study, "&Hand over…", self.open_hand_over, "Ctrl+E")
+        study.addSeparator()
+        self._add(study, "&Quit", self.close, QKeySequence.StandardKey.Quit)
+        edit = bar.addMenu("&Edit")
+        self.undo_action = self._add(edit, "&Undo", lambda: self.session.history.undo(), QKeySequence.StandardKey.Undo)
+        self.redo_action = self._add(edit, "&Redo", lambda: self.session.history.redo(), QKeySequence.StandardKey.Redo)
+        specimen = bar.addMenu("S&pecimen")
+        self._add(specimen, "&Add…", self.add_specimen, "Ctrl+Shift+N")
+        self._add(specimen, "&Rename…", self.rename_specimen, "F2")
+        self._add(specimen, "&Size…", self.resize_specimen)
+        self._add(specimen, "Re&move", self.remove_specimen)
+        specimen.addSeparator()
+        self._add(specimen, "&Next", lambda: self.session.choose(self.session.index + 1), "Ctrl+Down")
+        self._add(specimen, "&Previous", lambda: self.session.choose(self.session.index - 1), "Ctrl+Up")
+        surface = bar.addMenu("S&urface")
+        self._add(surface, "Optical &constants…", self.browse_constants, "Ctrl+B")
+        self._add(surface, "&Solve", self.solve, "Ctrl+Return")
+        view = bar.addMenu("&View")
+        self._add(view, "&Pause or resume", self.probe_line.pause.toggle, "Ctrl+Space")
+        self._add(view, "&Restart the picture", self.sight.loop.restart, "Ctrl+R")
+        self._add(view, "P&lain view and back", self.sight.toggle_plain, "Ctrl+P")
+        view.addSeparator()
+        self._add(view, "&Light theme", partial(self.use_theme, "light"))
+        self._add(view, "&Dim theme", partial(self.use_theme, "dim"))
+        about = bar.addMenu("&Help")
+        self._add(about, "&About Photometra", self.about)
+
+    def _add(self, menu, text, slot, shortcut=None):
+        action = QAction(text, self)
+        if shortcut is not None:
+            action.setShortcut(shortcut)
+        action.triggered.connect(lambda _checked=False: slot())
+        menu.addAction(action)
+        return action
+
+    def _fill_recent(self):
+        self._recent_menu.clear()
+        for path in self.files.recent:
+            self._add(self._recent_menu, path, partial(self.files.open, path))
+        self._recent_menu.setEnabled(bool(self.files.recent))
+
+    def _title(self):
+        self.setWindowTitle(f"{self.session.title} – Photometra")
+        if hasattr(self, "undo_action"):
+            history = self.session.history
+            for action, word, label in (
+                (self.undo_action, "&Undo", history.undo_label),
+                (self.redo_action, "&Redo", history.redo_label),
+            ):
+                action.setText(f"{word} {label}".strip())
+                action.setEnabled(bool(label))
+
+    # Doing.
+
+    def say(self, sentence):
+        """Show a sentence for a while, over the foot of the picture."""
+        t = theme.current()
+        self._said.setStyleSheet(f"background: {t.raised}; color: {t.text}; border: 1px solid {t.line}; border-radius: 4px;")
+        self._said.setText(sentence)
+        self._said.setMaximumWidth(int(0.6 * self.width()))
+        self._said.adjustSize()
+        at = self.sight.picture.mapTo(self, self.sight.picture.rect().bottomLeft())
+        self._said.move(at.x() + 12, at.y() - self._said.height() - 12)
+        self._said.raise_()
+        self._said.show()
+        self._said_timer.start()
+
+    def go_to(self, step):
+        """Go where a step of the route is done."""
+        if step == "Specimen":
+            cards = self.ledger.specimen_cards
+            if cards:
+                cards[self.session.index].setFocus()
+            else:
+                self.add_specimen()
+        elif step == "Light":
+            if self.session.study.booth.white is None and self.session.specimen is not None:
+                self.sight.pick(NEUTRAL)
+            self.sight.exposure.setFocus()
+        elif step in ("Matter", "Finish"):
+            self.session.choose_stratum("finish" if step == "Finish" else "body")
+            gauge = self.strata.gauges["roughness" if step == "Finish" else "metalness"]
+            gauge.track.setFocus()
+        elif step == "Agreement":
+            found = self.session.agreements_of(self.session.specimen)
+            worst = max(range(len(found)), key=lambda i: found[i].value / found[i].reading.tolerance, default=None)
+            if worst is not None:
+                self.session.choose_reading(worst)
+            self.lower.setCurrentWidget(self.chart)
+            self.strata.solve_button.setFocus()
+        else:
+            self.open_hand_over()
+
+    def solve(self):
+        if self.session.specimen is not None and self.solve_sheet.start():
+            self.lower.setCurrentWidget(self.solve_sheet)
+
+    def browse_constants(self):
+        """Open the browser of optical constants for the chosen specimen."""
+        if self.session.specimen is None:
+            self.say("Add a specimen first; constants belong to one.")
+            return
+        self.browser = ConstantsBrowser(self.session, self)
+        self.browser.show()
+
+    def open_hand_over(self):
+        if self.session.specimen is None:
+            self.say("There is no specimen to hand over yet.")
+            return
+        self.hand_over = HandOver(self.session, self)
+        self.hand_over.show()
+
+    def add_specimen(self):
+        name, fine = QInputDialog.getText(self, "Add a specimen", "Its name:", QLineEdit.EchoMode.Normal)
+        if fine:
+            self._try(lambda: self.session.study.with_new_specimen(name), "add a specimen")
+            self.session.choose(len(self.session.study.specimens) - 1)
+
+    def rename_specimen(self):
+        specimen = self.session.specimen
+        if specimen is None:
+            return
+        name, fine = QInputDialog.getText(self, "Rename", "New name:", QLineEdit.EchoMode.Normal, specimen.name)
+        if fine:
+            self._try(lambda: self.session.study.with_renamed(self.session.index, name), "rename a specimen")
+
+    def resize_specimen(self):
+        specimen = self.session.specimen
+        if specimen is None:
+            return
+        size, fine = QInputDialog.getDouble(self, "Size", "Diameter of the ball, mm:", specimen.size_mm, 0.1, 10_000.0, 1)
+        if fine:
+            self._try(lambda: self.session.study.with_size(self.session.index, size), "size of a specimen")
+
+    def remove_specimen(self):
+        if self.session.specimen is not None:
+            self._try(lambda: self.session.study.without_specimen(self.session.index), "remove a specimen")
+
+    def _try(self, change, label):
+        """Apply a change to the study, or say why not."""
+        try:
+            self.session.history.apply(change(), label)
+        except ValueError as error:
+            self.files.refuse(str(error))
+
+    def use_theme(self, name):
+        self.settings.setValue("theme", name)
+        theme.apply(QApplication.instance(), name)
+        self.chart.restyle()
+        self.update()
+
+    def about(self):
+        QMessageBox.about(
+            self, "Photometra",
+            f"<b>Photometra {__version__}</b><p>Surface parameters held against measurements of the real sample.</p>"
+            "<p>Optical constants: measured tables from the literature, each with its source in the browser. "
+            "Type: Inter, under the SIL Open Font License 1.1.</p>",
+        )  # fmt: skip
+
+    # Beginning and ending.
+
+    def warm_kernels(self):
+        """Compile what is not compiled yet, in the background, and say so."""
+        if is_warm():
+            return
+        from ..tracing.warm import warm
+
+        self._warming.start(lambda report, cancel: warm(lambda *at: report(at), cancel))
+
+    def offer_rescue(self):
+        """Offer what an ended program left unsaved; True where the person took it."""
+        for rescue in self.files.rescued():
+            box = QMessageBox(self)
+            box.setWindowTitle("Photometra")
+            box.setText(f"Photometra ended before the changes to “{rescue.name}” were saved.")
+            box.setInformativeText("Bring them back?")
+            back = box.addButton("Bring them back", QMessageBox.ButtonRole.AcceptRole)
+            drop = box.addButton("Let them go", QMessageBox.ButtonRole.DestructiveRole)
+            box.addButton("Ask again later", QMessageBox.ButtonRole.RejectRole)
+            box.exec()
+            if box.clickedButton() is back:
+                try:
+                    self.files.open_recovered(rescue)
+                except ValueError as error:
+                    self.files.refuse(str(error))
+                    continue
+                return True
+            if box.clickedButton() is drop:
+                rescue.discard()
+        return False
+
+    def dragEnterEvent(self, event):
+        if event.mimeData().hasUrls():
+            event.acceptProposedAction()
+
+    def dropEvent(self, event):
+        for url in event.mimeData().urls():
+            if url.isLocalFile():
+                self.files.bring_in(url.toLocalFile())
+
+    def closeEvent(self, event):
+        if not self.files.may_leave():
+            event.ignore()
+            return
+        for dialog in (self.browser, self.hand_over):
+            if dialog is not None:
+                dialog.close()
+        self._warming.end()
+        for part in (self.sight, self.strata, self.solve_sheet, self.files, self.session):
+            part.end()
+        event.accept()
