@@ -54,7 +54,11 @@ def lantern_room():
     sun = np.hypot((azimuth - 52.0) * np.cos(np.radians(34.0)), elevation - 34.0)
     for size, gain in ((3.2, 95.0), (9.0, 6.0), (26.0, 1.1)):
         sky = sky + gain * np.exp(-((sun / size) ** 2))[..., None] * np.float32([1.0, 0.93, 0.82])
-    sea = _blend(np.broadcast_to(np.float32([0.62, 0.7, 0.74]), sky.shape), [0.1, 0.17, 0.2], _smooth(0, -22, elevation))
+    sea = _blend(
+        np.broadcast_to(np.float32([0.62, 0.7, 0.74]), sky.shape),
+        [0.1, 0.17, 0.2],
+        _smooth(0, -22, elevation),
+    )
     glitter = np.exp(-(((azimuth - 52.0) / 14.0) ** 2)) * _smooth(-16.0, -1.0, elevation)
     sea = sea + glitter[..., None] * np.float32([2.0, 1.85, 1.6])
     beyond = np.where((elevation > 0.0)[..., None], sky, sea)

@@ -18,7 +18,10 @@ def main(arguments=None):
         print(f"photometra: '{arguments[0]}' is not a verb; see photometra --help", file=sys.stderr)
         return 2
     if arguments and not arguments[0].endswith(".photometra"):
-        print(f"photometra: '{arguments[0]}' is neither a verb nor a .photometra file; see photometra --help", file=sys.stderr)
+        print(
+            f"photometra: '{arguments[0]}' is neither a verb nor a .photometra file; see photometra --help",
+            file=sys.stderr,
+        )
         return 2
     from ..desktop import open_window
 

@@ -98,7 +98,9 @@ def agree(
 def fit(
     study: StudyPath,
     specimen: SpecimenName,
-    free: Annotated[list[str] | None, typer.Option("--free", metavar="NAME ...", help="Instead of the specimen's own.")] = None,
+    free: Annotated[
+        list[str] | None, typer.Option("--free", metavar="NAME ...", help="Instead of the specimen's own.")
+    ] = None,
     save: Annotated[bool, typer.Option("--save", help="Keep the outcome in the study.")] = False,
     as_json: Json = False,
 ):
@@ -118,7 +120,13 @@ def fit(
             {
                 "specimen": one.name,
                 "free": [
-                    {"name": s.name, "value": s.value, "sigma": s.sigma, "start": s.start, "at_bound": s.at_bound}
+                    {
+                        "name": s.name,
+                        "value": s.value,
+                        "sigma": s.sigma,
+                        "start": s.start,
+                        "at_bound": s.at_bound,
+                    }
                     for s in solution.solved
                 ],
                 "chi2_reduced": solution.chi2_reduced,
@@ -144,7 +152,13 @@ def constants(name: Annotated[str | None, typer.Argument(metavar="[NAME]")] = No
     if name is None:
         tables = [constants_table(n) for n in table_names()]
         if as_json:
-            print_json({"tables": [{"name": t.key, "title": t.name, "matter": t.matter, "range_nm": t.range_nm} for t in tables]})
+            print_json(
+                {
+                    "tables": [
+                        {"name": t.key, "title": t.name, "matter": t.matter, "range_nm": t.range_nm} for t in tables
+                    ]
+                }
+            )
         else:
             rows = [(t.key, t.name, t.matter, "{:g}–{:g}".format(*t.range_nm)) for t in tables]
             table("", ("name", "title", "matter", "nm"), rows)
@@ -176,7 +190,11 @@ def constants(name: Annotated[str | None, typer.Argument(metavar="[NAME]")] = No
         )
         return
     rows = zip(t.wavelength_nm, t.n, t.k, facing, strict=True)
-    table(f"{t.name} ({t.matter}), facing colour {colour}", ("nm", "n", "k", "reflectance"), [[f"{v:.5g}" for v in r] for r in rows])
+    table(
+        f"{t.name} ({t.matter}), facing colour {colour}",
+        ("nm", "n", "k", "reflectance"),
+        [[f"{v:.5g}" for v in r] for r in rows],
+    )
     print(t.source)
 
 

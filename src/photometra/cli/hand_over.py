@@ -67,7 +67,9 @@ def render(
             }
         )
     else:
-        tell(f"wrote {path}: {rendering.samples} samples, noise {100 * rendering.noise():.2f} %, {rendering.seconds:.1f} s")
+        tell(
+            f"wrote {path}: {rendering.samples} samples, noise {100 * rendering.noise():.2f} %, {rendering.seconds:.1f} s"
+        )
 
 
 def _teller():

@@ -45,7 +45,9 @@ def new_path(path):
     return path
 
 
-def demo(to: Annotated[Path | None, typer.Option("--to", metavar="FILE", help="Only write the demo study here.")] = None):
+def demo(
+    to: Annotated[Path | None, typer.Option("--to", metavar="FILE", help="Only write the demo study here.")] = None,
+):
     """Open the window on a fresh copy of the demo study."""
     from ..demo import NAME, write_demo
 
@@ -172,5 +174,3 @@ def register(app):
     app.command("set")(set_values)
     app.command("show")(show)
     app.command("check")(check)
-
-

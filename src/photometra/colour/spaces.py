@@ -18,9 +18,7 @@ RGB_TO_XYZ = np.array(
 """Linear Rec.709 (and sRGB) to XYZ, from the primaries of ITU-R BT.709 and the white 0.3127, 0.3290."""
 XYZ_TO_RGB = np.linalg.inv(RGB_TO_XYZ)
 
-_CAT16 = np.array(
-    [[0.401288, 0.650173, -0.051461], [-0.250268, 1.204414, 0.045854], [-0.002079, 0.048952, 0.953127]]
-)
+_CAT16 = np.array([[0.401288, 0.650173, -0.051461], [-0.250268, 1.204414, 0.045854], [-0.002079, 0.048952, 0.953127]])
 
 
 def reflectance_to_xyz(wavelength_nm, reflectance, illuminant="D65", observer="1931-2"):

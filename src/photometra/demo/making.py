@@ -64,7 +64,7 @@ def make_study(seed=_SEED) -> Study:
         )
         for s in SAMPLES
     )
-    return Study(NAME, specimens, Booth(exposure=0.2))
+    return Study(NAME, specimens, Booth(turn=-12.0, exposure=0.7))
 
 
 def write_demo(path):

@@ -38,7 +38,12 @@ SAMPLES = (
             }
         ),
         {"roughness": 0.42, "haze.amount": 0.0},
-        (("ellipsometer", ""), ("spectrophotometer", "di:8"), ("spectrophotometer", "de:8"), ("glossmeter", "")),
+        (
+            ("ellipsometer", ""),
+            ("spectrophotometer", "di:8"),
+            ("spectrophotometer", "de:8"),
+            ("glossmeter", ""),
+        ),
         ("roughness", "haze.amount", "haze.spread"),
         "Cast, filed and hand-finished; wiped with an oiled rag for eighty years.",
     ),

@@ -1,6 +1,7 @@
 """Starting the application."""
 
 import sys
+import traceback
 from pathlib import Path
 
 import platformdirs
@@ -22,6 +23,16 @@ def make_application(arguments=None) -> QApplication:
     return application
 
 
+def _say_what_fails(window):
+    """What nobody foresaw is printed in full and told in the window, which goes on."""
+
+    def hook(kind, error, trace):
+        traceback.print_exception(kind, error, trace)
+        window.say(f"Something went wrong inside: {kind.__name__}: {error}")
+
+    sys.excepthook = hook
+
+
 def run(path=None):
     """Open the window on a study and run until it closes."""
     application = make_application()
@@ -30,6 +41,7 @@ def run(path=None):
     from .main_window import MainWindow
 
     window = MainWindow(settings)
+    _say_what_fails(window)
     window.show()
 
     def begin():

@@ -96,17 +96,26 @@ class ReadingChart(QWidget):
             for row in agreement.model:
                 self.plot.addItem(pg.PlotDataItem(x=x, y=row, pen=pg.mkPen(verdigris, width=2.0)))
             for i, row in enumerate(-agreement.residuals):
-                unit = pg.ErrorBarItem(x=x, y=row, height=np.full_like(row, 2.0), beam=0.0, pen=pg.mkPen(straw, width=1.0))
+                unit = pg.ErrorBarItem(
+                    x=x, y=row, height=np.full_like(row, 2.0), beam=0.0, pen=pg.mkPen(straw, width=1.0)
+                )
                 self.rest.addItem(unit)
                 self.rest.addItem(
-                    pg.ScatterPlotItem(x=x, y=row, size=4.0, symbol=_SYMBOLS[i % 2], pen=pg.mkPen(None), brush=pg.mkBrush(straw))
+                    pg.ScatterPlotItem(
+                        x=x,
+                        y=row,
+                        size=4.0,
+                        symbol=_SYMBOLS[i % 2],
+                        pen=pg.mkPen(None),
+                        brush=pg.mkBrush(straw),
+                    )
                 )
             largest = max(3.0, 1.15 * float(np.abs(agreement.residuals).max()))
             self.rest.setYRange(-largest, largest, padding=0.0)
-        margin = 0.03 * max(float(x[-1] - x[0]), 1.0)
+        margin = 0.05 * max(float(x[-1] - x[0]), 1.0)
         self.plot.setXRange(float(x[0]) - margin, float(x[-1]) + margin, padding=0.0)
         self._fit_height(values, agreement)
-        ticks = [(float(v), f"{v:g}") for v in x] if x.size <= 6 else None
+        ticks = _ticks_at(x) if x.size <= 8 else None
         for plot in (self.plot, self.rest):
             plot.getAxis("bottom").setTicks([ticks] if ticks else None)
         self.rest.getAxis("left").setLabel("in σ", **{"font-size": "8pt"})
@@ -127,3 +136,13 @@ class ReadingChart(QWidget):
         self.verdict.setObjectName("brick" if sign == OUT else "quiet")
         self.verdict.style().unpolish(self.verdict)
         self.verdict.style().polish(self.verdict)
+
+
+def _ticks_at(x):
+    """A tick at each of a few places; where two are too close to be read, only the first has its number."""
+    span, last, ticks = float(x[-1] - x[0]) or 1.0, -np.inf, []
+    for v in map(float, x):
+        near = v - last < 0.09 * span
+        ticks.append((v, "" if near else f"{v:g}"))
+        last = last if near else v
+    return ticks

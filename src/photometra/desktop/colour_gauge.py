@@ -2,7 +2,7 @@
 
 from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QPainter, QPen
-from PyQt6.QtWidgets import QGridLayout, QHBoxLayout, QLabel, QPushButton, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QGridLayout, QHBoxLayout, QLabel, QPushButton, QSizePolicy, QVBoxLayout, QWidget
 
 from ..surface import Parameter, format_value, hex_colour, parse
 from . import theme
@@ -40,7 +40,9 @@ class TripleGauge(QWidget):
         super().__init__(parent)
         self.parameter = p
         self.setObjectName(f"gauge {p.name}")
-        self.setToolTip(tooltip(p) + ("<br>Type #rrggbb, or r, g, b (linear)" if p.kind == "colour" else "<br>Type r, g, b"))
+        self.setToolTip(
+            tooltip(p) + ("<br>Type #rrggbb, or r, g, b (linear)" if p.kind == "colour" else "<br>Type r, g, b")
+        )
         self._value = p.default
         label = QLabel(p.label)
         self.swatch = Swatch()
@@ -64,11 +66,15 @@ class TripleGauge(QWidget):
         # Colours live in their lower half; the root spreads them as the eye does.
         low, high = p.span
         for i, name in enumerate(("Red", "Green", "Blue")):
-            track = Track(Scale(0.0 if p.scale != "log" else low, high, "log" if p.scale == "log" else "root"), (), f"{p.label}, {name.lower()}")
+            track = Track(
+                Scale(0.0 if p.scale != "log" else low, high, "log" if p.scale == "log" else "root"),
+                (),
+                f"{p.label}, {name.lower()}",
+            )
             track.moved.connect(lambda v, goes_on, i=i: self._moved(i, v, goes_on))
             title, number = QLabel(name), QLabel()
             title.setObjectName("quiet")
-            number.setMinimumWidth(86)
+            number.setMinimumWidth(98)
             number.setAlignment(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
             for text in (title, number):
                 text.setFont(theme.font(8.5))
@@ -85,7 +91,7 @@ class TripleGauge(QWidget):
         self.edit.typed.connect(self._typed)
         self.pin.clicked.connect(self.freed)
 
-    def show_state(self, value, sigmas, is_free, applies=True):
+    def show_state(self, value, sigmas, is_free):
         """value: three numbers; sigmas: three standard errors or None."""
         self._value = tuple(value)
         if self.parameter.kind == "colour":
@@ -94,10 +100,7 @@ class TripleGauge(QWidget):
         for track, number, v, s in zip(self.tracks, self.numbers, value, sigmas, strict=True):
             track.show_value(v, s)
             number.setText(f"{v:.4f} ± {s:.1g}" if s is not None else f"{v:.4f}")
-            track.setEnabled(applies)
         self.pin.setChecked(is_free)
-        self.pin.setEnabled(applies)
-        self.edit.setEnabled(applies)
 
     def _moved(self, i, value, goes_on):
         changed = list(self._value)
@@ -126,6 +129,7 @@ class ConstantsRow(QWidget):
         self.swatch = Swatch()
         self.name = QLabel()
         self.name.setObjectName("heading")
+        self.name.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)
         self.button = QPushButton("Browse…")
         self.button.setToolTip("Choose from the built-in tables, or the one closest to your reading (Ctrl+B)")
         self.clear_button = QPushButton("Let go")
@@ -146,6 +150,7 @@ class ConstantsRow(QWidget):
         self.clear_button.clicked.connect(self.cleared)
 
     def show_state(self, key, title, colour):
+        self.name.setToolTip(title)
         self.name.setText(title or "none: by colour or index")
         self.clear_button.setVisible(bool(key))
         self.swatch.setVisible(colour is not None)

@@ -184,7 +184,6 @@ class ConstantsBrowser(QDialog):
             axis.setTextPen(pg.mkPen(theme.colour("quiet")))
             axis.setTickFont(theme.font(8.0))
         plot.setTitle(label, color=theme.current().quiet, size="9pt")
-        plot.addLegend(offset=(-8, 4), labelTextColor=theme.current().text, labelTextSize="8.5pt")
         return plot
 
     # What is shown.
@@ -247,15 +246,19 @@ class ConstantsBrowser(QDialog):
         self.constants_plot.clear()
         for values, name, style in ((t.n, "n", Qt.PenStyle.SolidLine), (t.k, "k", Qt.PenStyle.DashLine)):
             pen = pg.mkPen(verdigris, width=2.0, style=style)
-            self.constants_plot.plot(t.wavelength_nm[within], values[within], pen=pen, name=name)
+            self.constants_plot.plot(t.wavelength_nm[within], values[within], pen=pen)
+            label = pg.TextItem(name, color=theme.colour("text"), anchor=(1.2, 1.0 if name == "k" else 0.9))
+            label.setPos(float(t.wavelength_nm[within][-1]), float(values[within][-1]))
+            self.constants_plot.addItem(label)
         self.reflectance_plot.clear()
-        self.reflectance_plot.plot(WAVELENGTHS, 100.0 * spectrum, pen=pg.mkPen(verdigris, width=2.0), name="table")
+        beside = f", and {self._reading.name} of the specimen" if self._reading is not None else ""
+        self.reflectance_plot.setTitle(f"reflectance facing us, %{beside}")
+        self.reflectance_plot.plot(WAVELENGTHS, 100.0 * spectrum, pen=pg.mkPen(verdigris, width=2.0))
         shown = [100.0 * spectrum]
         if self._reading is not None:
             values = 100.0 * self._reading.columns["reflectance"]
             self.reflectance_plot.plot(
                 self._reading.x, values, pen=None, symbol="o", symbolSize=4.5, symbolPen=None, symbolBrush=straw,
-                name=self._reading.name,
             )  # fmt: skip
             shown.append(values)
         both = np.concatenate(shown)

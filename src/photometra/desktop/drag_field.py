@@ -29,7 +29,7 @@ class DragField(QWidget):
 
     def sizeHint(self):
         wide = QFontMetricsF(theme.font(9.0)).horizontalAdvance(self._name + self._text(self._low))
-        return QSize(int(wide) + 22, 24)
+        return QSize(int(wide) + 17, 24)
 
     def minimumSizeHint(self):
         return self.sizeHint()
@@ -40,7 +40,11 @@ class DragField(QWidget):
 
     def _text(self, value):
         text = f"{value:+.{self._digits}f}" if self._sign else f"{value:.{self._digits}f}"
-        return f"{text.replace('-', '−')} {self._unit}" if self._unit not in ("°",) else f"{text.replace('-', '−')}{self._unit}"
+        return (
+            f"{text.replace('-', '−')} {self._unit}"
+            if self._unit not in ("°",)
+            else f"{text.replace('-', '−')}{self._unit}"
+        )
 
     def show_value(self, value):
         if value != self._value:
@@ -120,7 +124,7 @@ class DragField(QWidget):
         painter.setPen(QPen(theme.colour("verdigris" if self.hasFocus() else "faint"), 1.0))
         painter.setBrush(theme.colour("raised"))
         painter.drawRoundedRect(box, 3.0, 3.0)
-        inner = box.adjusted(6.0, 0.0, -6.0, 0.0)
+        inner = box.adjusted(5.0, 0.0, -5.0, 0.0)
         painter.setFont(theme.font(9.0))
         painter.setPen(theme.colour("quiet"))
         painter.drawText(inner, Qt.AlignmentFlag.AlignVCenter | Qt.AlignmentFlag.AlignLeft, self._name)

@@ -163,12 +163,16 @@ class Files(QObject):
     # Bringing in.
 
     def choose_and_import(self):
-        name, _ = QFileDialog.getOpenFileName(self.window, "Import a reading", self._folder(), "Readings (*.csv *.txt *.tsv);;All files (*)")
+        name, _ = QFileDialog.getOpenFileName(
+            self.window, "Import a reading", self._folder(), "Readings (*.csv *.txt *.tsv);;All files (*)"
+        )
         if name:
             self.bring_in(name)
 
     def choose_environment(self):
-        name, _ = QFileDialog.getOpenFileName(self.window, "Take an environment", self._folder(), "Lat-long pictures (*.exr *.hdr)")
+        name, _ = QFileDialog.getOpenFileName(
+            self.window, "Take an environment", self._folder(), "Lat-long pictures (*.exr *.hdr)"
+        )
         if name:
             self.bring_in(name)
 

@@ -32,6 +32,7 @@ class Track(QWidget):
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
         self.setAccessibleName(name)
         self.setCursor(Qt.CursorShape.SizeHorCursor)
+        self.setMinimumWidth(90)
         self.setFixedHeight(38 if marks else 22)
 
     def sizeHint(self):
@@ -135,7 +136,14 @@ class Track(QWidget):
         painter.setPen(Qt.PenStyle.NoPen)
         painter.setBrush(theme.colour("verdigris") if enabled else theme.colour("line"))
         painter.drawPolygon(
-            QPolygonF([QPointF(x, base + 1.0), QPointF(x - 4.5, base - 9.0), QPointF(x, base - 13.0), QPointF(x + 4.5, base - 9.0)])
+            QPolygonF(
+                [
+                    QPointF(x, base + 1.0),
+                    QPointF(x - 4.5, base - 9.0),
+                    QPointF(x, base - 13.0),
+                    QPointF(x + 4.5, base - 9.0),
+                ]
+            )
         )
         if self.hasFocus():
             painter.setPen(QPen(theme.colour("verdigris"), 1.0, Qt.PenStyle.DotLine))
@@ -277,7 +285,7 @@ class Gauge(QWidget):
         self.pin.setVisible(p.solvable)
         self.pin.setAccessibleName(f"{p.label}: free")
         self.edit = ValueEdit()
-        self.edit.setFixedWidth(116)
+        self.edit.setFixedWidth(128)
         self.edit.setAccessibleName(f"{p.label}, value")
         head = QHBoxLayout()
         head.setContentsMargins(0, 0, 0, 0)
@@ -295,15 +303,15 @@ class Gauge(QWidget):
         self.edit.typed.connect(self._typed)
         self.pin.clicked.connect(self.freed)
 
-    def show_state(self, value, sigma, is_free, applies=True):
+    def show_state(self, value, sigma, is_free):
         self.track.show_value(value, sigma)
         self.edit.show_text(format_value(self.parameter, value, sigma))
         self.pin.setChecked(is_free)
-        for part in (self.track, self.edit, self.pin):
-            part.setEnabled(applies)
 
     def _moved(self, value, goes_on):
-        value = round(value, max(self.parameter.digits + 1, 4)) if self.parameter.scale != "log" else float(f"{value:.4g}")
+        value = (
+            round(value, max(self.parameter.digits + 1, 4)) if self.parameter.scale != "log" else float(f"{value:.4g}")
+        )
         low, high = self.parameter.hard
         self.changed.emit(min(max(value, low), high), goes_on)
 

@@ -76,9 +76,13 @@ class HandOver(QDialog):
         self.samples.setValue(256)
         self.samples.setToolTip("Samples a pixel, 1 to 100000; four times as many halve the noise")
         self.render_button = QPushButton("Render to a file…")
-        self.render_button.setToolTip("EXR: scene-linear floats with the parameters in its header. PNG: as shown in the sight")
+        self.render_button.setToolTip(
+            "EXR: scene-linear floats with the parameters in its header. PNG: as shown in the sight"
+        )
         self.render_button.clicked.connect(self._choose_picture)
-        for column, part in enumerate((QLabel("Size"), self.size_box, QLabel("Samples"), self.samples, self.render_button)):
+        for column, part in enumerate(
+            (QLabel("Size"), self.size_box, QLabel("Samples"), self.samples, self.render_button)
+        ):
             grid.addWidget(part, 0, column)
         grid.setColumnStretch(4, 1)
         return group
@@ -107,7 +111,9 @@ class HandOver(QDialog):
         study, specimen, samples = self.session.study, self.session.specimen, self.samples.value()
         self._began = time.perf_counter()
         started = self.job.start(
-            lambda report, cancel: render_picture(study, specimen, path, width, height, samples=samples, report=report, cancel=cancel)
+            lambda report, cancel: render_picture(
+                study, specimen, path, width, height, samples=samples, report=report, cancel=cancel
+            )
         )
         if started:
             self._busy(True)
@@ -122,7 +128,9 @@ class HandOver(QDialog):
         share = rendering.samples / self.samples.value()
         self.progress.setValue(round(100 * share))
         left = (time.perf_counter() - self._began) * (1.0 / max(share, 1e-3) - 1.0)
-        self.state.setText(f"{rendering.samples} samples, noise {100 * rendering.noise():.1f} %, about {left:.0f} s to go")
+        self.state.setText(
+            f"{rendering.samples} samples, noise {100 * rendering.noise():.1f} %, about {left:.0f} s to go"
+        )
 
     def _finished(self, outcome):
         self._busy(False)

@@ -5,7 +5,17 @@ from functools import partial
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QAction, QFont, QFontMetricsF, QPainter, QPen, QPolygonF
-from PyQt6.QtWidgets import QFrame, QHBoxLayout, QLabel, QMenu, QScrollArea, QSizePolicy, QToolButton, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import (
+    QFrame,
+    QHBoxLayout,
+    QLabel,
+    QMenu,
+    QScrollArea,
+    QSizePolicy,
+    QToolButton,
+    QVBoxLayout,
+    QWidget,
+)
 
 from . import theme
 from .session import Session
@@ -19,7 +29,7 @@ def verdict_of(agreement):
         return UNKNOWN, "being measured"
     if agreement.problem:
         return OUT, "cannot be read"
-    return (WITHIN, "within") if agreement.within else (OUT, "out of tolerance")
+    return (WITHIN, "within") if agreement.within else (OUT, "out")
 
 
 class Card(QWidget):
@@ -105,7 +115,9 @@ class SpecimenCard(Card):
             text = f"{good} of {total} {WITHIN if good == total else OUT}" if counted else UNKNOWN
             painter.setPen(theme.colour("quiet" if not counted or good == total else "brick"))
             painter.drawText(
-                QRectF(0.0, 20.0, self.width() - 9.0, 17.0), Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter, text
+                QRectF(0.0, 20.0, self.width() - 9.0, 17.0),
+                Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter,
+                text,
             )
 
 
@@ -119,7 +131,9 @@ class ReadingCard(Card):
         self._reading, self._agreement = reading, agreement
         self.update()
         metric = reading.kind.metric_label
-        self.setToolTip(f"<b>{reading.name}</b><br>{reading.source}<br>Judged by the {metric}; tolerance {reading.tolerance:g}")
+        self.setToolTip(
+            f"<b>{reading.name}</b><br>{reading.source}<br>Judged by the {metric}; tolerance {reading.tolerance:g}"
+        )
         self.setAccessibleName(f"{reading.name}: {verdict_of(agreement)[1]}")
 
     def paintEvent(self, _event):
@@ -148,7 +162,11 @@ class ReadingCard(Card):
         painter.setFont(theme.font(9.5, QFont.Weight.Medium))
         digits = 2 if value < 10 else 1
         shown = f"{value:.{digits}f}" if value >= 0.01 else f"{value:.1g}"
-        painter.drawText(area.adjusted(0, 0, 0, -18), Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter, f"{symbol} {shown}")
+        painter.drawText(
+            area.adjusted(0, 0, 0, -18),
+            Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter,
+            f"{symbol} {shown}",
+        )
         bar = QRectF(area.left(), area.bottom() - 8.0, area.width(), 5.0)
         painter.setPen(Qt.PenStyle.NoPen)
         painter.setBrush(theme.colour("faint"))
@@ -170,7 +188,10 @@ class ReadingCard(Card):
         wide = float(x[-1] - x[0]) or 1.0
 
         def place(a, b):
-            return QPointF(area.left() + area.width() * (a - x[0]) / wide, area.bottom() - area.height() * (b - low) / span)
+            return QPointF(
+                area.left() + area.width() * (a - x[0]) / wide,
+                area.bottom() - area.height() * (b - low) / span,
+            )
 
         if model is not None:
             painter.setPen(QPen(theme.colour("verdigris"), 1.4))
@@ -206,7 +227,14 @@ class Ledger(QWidget):
         inner.addLayout(self._head("Specimens", "Add…", "Add a specimen (Ctrl+Shift+N)", self.add_wanted))
         inner.addLayout(self._specimens)
         inner.addSpacing(8)
-        inner.addLayout(self._head("Readings", "Import…", "Import a reading from a file (Ctrl+I), or drop the file here", self.import_wanted))
+        inner.addLayout(
+            self._head(
+                "Readings",
+                "Import…",
+                "Import a reading from a file (Ctrl+I), or drop the file here",
+                self.import_wanted,
+            )
+        )
         inner.addLayout(self._readings)
         self._empty = QLabel("No reading yet. Import one, or drop a file on the window.")
         self._empty.setObjectName("quiet")
@@ -293,4 +321,3 @@ class Ledger(QWidget):
         remove.triggered.connect(lambda: self.session.change_specimen(specimen.without_reading(i), "remove a reading"))
         menu.addActions([count, remove])
         menu.exec(at)
-

@@ -118,7 +118,9 @@ class MainWindow(QMainWindow):
         self.route.taken.connect(self.go_to)
         s.reading_chosen.connect(self._back_to_chart)
         s.chosen_changed.connect(self._back_to_chart)
-        self._warming.progressed.connect(lambda at: self.say(f"Preparing the tracer for its first run: {at[0]}, {at[1] + 1} of {at[2]}"))
+        self._warming.progressed.connect(
+            lambda at: self.say(f"Preparing the tracer for its first run: {at[0]}, {at[1] + 1} of {at[2]}")
+        )
         self._warming.finished.connect(lambda _: self.say("The tracer is prepared"))
 
     def _back_to_chart(self):
@@ -196,7 +198,9 @@ class MainWindow(QMainWindow):
     def say(self, sentence):
         """Show a sentence for a while, over the foot of the picture."""
         t = theme.current()
-        self._said.setStyleSheet(f"background: {t.raised}; color: {t.text}; border: 1px solid {t.line}; border-radius: 4px;")
+        self._said.setStyleSheet(
+            f"background: {t.raised}; color: {t.text}; border: 1px solid {t.line}; border-radius: 4px;"
+        )
         self._said.setText(sentence)
         self._said.setMaximumWidth(int(0.6 * self.width()))
         self._said.adjustSize()
@@ -269,7 +273,9 @@ class MainWindow(QMainWindow):
         specimen = self.session.specimen
         if specimen is None:
             return
-        size, fine = QInputDialog.getDouble(self, "Size", "Diameter of the ball, mm:", specimen.size_mm, 0.1, 10_000.0, 1)
+        size, fine = QInputDialog.getDouble(
+            self, "Size", "Diameter of the ball, mm:", specimen.size_mm, 0.1, 10_000.0, 1
+        )
         if fine:
             self._try(lambda: self.session.study.with_size(self.session.index, size), "size of a specimen")
 

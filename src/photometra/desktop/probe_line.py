@@ -27,12 +27,12 @@ class ProbeLine(QWidget):
         self.setFixedHeight(30)
         row = QHBoxLayout(self)
         row.setContentsMargins(10, 0, 8, 0)
-        row.setSpacing(8)
+        row.setSpacing(5)
         self.parts = {}
         for name in ("linear", "exposed", "balanced", "shown", "Lab"):
             title, value = QLabel(name), QLabel("–")
             title.setObjectName("quiet")
-            value.setMinimumWidth(108 if name != "Lab" else 112)
+            value.setMinimumWidth({"shown": 66, "Lab": 92}.get(name, 94))
             for label in (title, value):
                 label.setFont(theme.font(8.5))
                 row.addWidget(label)

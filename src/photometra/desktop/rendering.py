@@ -152,7 +152,13 @@ class RenderLoop(QObject):
         compiled = compile_surface(request.surface, constants_reading(request.readings))
         scene = scene_of(request.booth, request.size_mm, request.pictures)
         for step in _STEPS:
-            small = Rendering(compiled, scene, max(16, request.width // step), max(16, request.height // step), limits=Limits())
+            small = Rendering(
+                compiled,
+                scene,
+                max(16, request.width // step),
+                max(16, request.height // step),
+                limits=Limits(),
+            )
             if not small.add(1, cancel):
                 return None
             self._show(small, request, step)

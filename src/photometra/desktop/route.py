@@ -23,7 +23,10 @@ def step_states(session: Session):
     states["Light"] = (balanced, "balanced" if balanced else "not balanced")
     has_constants = constants_reading(specimen.readings) is not None
     wrong = len(findings(specimen.surface, specimen.size_mm, has_constants))
-    states["Matter"] = (not wrong, f"{wrong} to mend" if wrong else specimen.surface["constants"] or "by numbers")
+    states["Matter"] = (
+        not wrong,
+        f"{wrong} to mend" if wrong else specimen.surface["constants"] or "by numbers",
+    )
     solved = "roughness" in specimen.sigmas
     states["Finish"] = (solved, "solved" if solved else "not solved yet")
     found = [a for a in session.agreements_of(specimen) if a.reading.active]
@@ -64,11 +67,13 @@ class Step(QAbstractButton):
         painter.drawLine(QPointF(0.0 if not self._first else 18.0, middle), QPointF(w, middle))
         painter.setPen(QPen(theme.colour("verdigris" if self._fine else "quiet"), 1.6))
         painter.setBrush(theme.colour("verdigris") if self._fine else theme.colour("window"))
-        painter.drawPolygon(QPolygonF([QPointF(18.0 + x, middle + y) for x, y in ((-5.5, 0), (0, -5.5), (5.5, 0), (0, 5.5))]))
+        painter.drawPolygon(
+            QPolygonF([QPointF(18.0 + x, middle + y) for x, y in ((-5.5, 0), (0, -5.5), (5.5, 0), (0, 5.5))])
+        )
         painter.setFont(theme.font(9.5, QFont.Weight.Medium))
         metrics = QFontMetricsF(painter.font())
         wide = metrics.horizontalAdvance(self._name)
-        painter.fillRect(int(29), 2, int(wide) + 9, 22, theme.colour("window"))
+        painter.fillRect(29, 2, int(wide) + 9, 22, theme.colour("window"))
         painter.setPen(theme.colour("text"))
         painter.drawText(QPointF(33.0, middle + 4.0), self._name)
         painter.setFont(theme.font(8.0))

@@ -13,6 +13,8 @@ from . import theme
 
 _LEFT = 15.0
 _LARGEST_ANGLE = 85.0
+_SPREAD_DRAWN = 12.0
+"""How much the fan of colours in a clear interior is widened, so that it can be seen; said beside it."""
 
 
 class Section(QWidget):
@@ -80,8 +82,7 @@ class Section(QWidget):
         """Where the lamp of the incoming ray stands."""
         r = min(112.0, self._point.x() - 16.0)
         t = math.radians(self.angle)
-        reach = r if self.angle > 1.0 else r
-        return QPointF(self._point.x() - reach * math.sin(t), self._ground - reach * math.cos(t))
+        return QPointF(self._point.x() - r * math.sin(t), self._ground - r * math.cos(t))
 
     # What the person does.
 
@@ -165,7 +166,9 @@ class Section(QWidget):
         painter.setPen(QPen(ink, 1.0))
         x = -area.height()
         while x < area.width():
-            painter.drawLine(QPointF(area.left() + x, area.bottom()), QPointF(area.left() + x + area.height(), area.top()))
+            painter.drawLine(
+                QPointF(area.left() + x, area.bottom()), QPointF(area.left() + x + area.height(), area.top())
+            )
             x += step
         painter.restore()
 
@@ -228,6 +231,8 @@ class Section(QWidget):
 
     def _paint_light(self, painter):
         split, p = self._split, self._point
+        # The split comes from a worker: for a moment it may be that of another matter.
+        clear = self._is_clear and split.refracted_deg is not None
         t = math.radians(self.angle)
         self._paint_lobe(painter)
         painter.setPen(QPen(theme.colour("line"), 1.0, Qt.PenStyle.DashDotLine))
@@ -245,7 +250,11 @@ class Section(QWidget):
         painter.setBrush(Qt.BrushStyle.NoBrush)
         painter.setPen(QPen(theme.colour("quiet"), 1.0))
         painter.drawArc(arc, 90 * 16, int(self.angle * 16))
-        self._label(painter, QPointF(p.x() - 46.0 * math.sin(t / 2) - 12.0, p.y() - 48.0 * math.cos(t / 2)), f"{self.angle:.0f}°")
+        self._label(
+            painter,
+            QPointF(p.x() - 46.0 * math.sin(t / 2) - 12.0, p.y() - 48.0 * math.cos(t / 2)),
+            f"{self.angle:.0f}°",
+        )
         # What is reflected, along the mirror direction.
         reach = 96.0
         tip = QPointF(p.x() + reach * math.sin(t), p.y() - reach * math.cos(t))
@@ -256,14 +265,24 @@ class Section(QWidget):
             text += f", {_percent(split.haze_share)} of it haze"
         self._label(painter, QPointF(x, 14.0), text, split.reflected.colour, right=True)
         y = self._ground + 26.0
-        if self._surface["metalness"] < 1.0 and not self._is_clear:
+        if self._surface["metalness"] < 1.0 and not clear:
             self._paint_body_light(painter, p)
-            self._label(painter, QPointF(x, y), f"{_percent(split.body.share)} back out of the body", split.body.colour, right=True)
+            self._label(
+                painter,
+                QPointF(x, y),
+                f"{_percent(split.body.share)} back out of the body",
+                split.body.colour,
+                right=True,
+            )
             y += 19.0
-        if self._is_clear:
+        if clear:
             self._paint_clear_light(painter, p)
             deep = self._size_mm / math.cos(math.radians(split.refracted_deg[1]))
-            self._label(painter, QPointF(x, y), f"path {deep:.1f} mm", right=True)
+            spread = split.refracted_deg[2] - split.refracted_deg[0]
+            words = f"path {deep:.1f} mm"
+            if spread > 1e-3:
+                words += f"; spread {spread:.2f}°, drawn × {_SPREAD_DRAWN:g}"
+            self._label(painter, QPointF(x, y), words, right=True)
             y = self.height() - 14.0
             self._label(
                 painter, QPointF(x, y),
@@ -304,11 +323,11 @@ class Section(QWidget):
         far = float(self.height()) - 30.0
         inks = (QColor(70, 110, 200), theme.colour("text"), QColor(200, 80, 60))
         angles = self._split.refracted_deg
-        spread = self._surface["abbe"] > 0.0 or bool(self._surface["constants"])
+        spread = max(angles) - min(angles) > 1e-3
         for ink, angle in zip(inks, angles, strict=True):
             if not spread and ink != inks[1]:
                 continue
-            t = math.radians(angle)
+            t = math.radians(angles[1] + _SPREAD_DRAWN * (angle - angles[1]))
             end = QPointF(p.x() + (far - p.y()) * math.tan(t), far)
             painter.setPen(QPen(ink, 1.8 if ink == inks[1] else 1.0))
             painter.drawLine(p, end)
@@ -328,15 +347,18 @@ class Section(QWidget):
 
     def _ray(self, painter, start, end, share):
         """An arrow as thick as its share, in its colour, edged so that it shows on any ground."""
-        width = 0.8 + 4.2 * math.sqrt(max(0.0, share.share))
+        width = 0.8 + 3.0 * math.sqrt(max(0.0, share.share))
         painter.setPen(QPen(theme.colour("text"), width + 1.2))
         painter.drawLine(start, end)
         painter.setPen(QPen(QColor(hex_colour(share.colour)), width))
         painter.drawLine(start, end)
         direction = math.atan2(end.y() - start.y(), end.x() - start.x())
+        end = QPointF(end.x() + 6.0 * math.cos(direction), end.y() + 6.0 * math.sin(direction))
         head = QPolygonF([end])
         for side in (2.7, -2.7):
-            head.append(QPointF(end.x() + 9.0 * math.cos(direction + side), end.y() + 9.0 * math.sin(direction + side)))
+            head.append(
+                QPointF(end.x() + 11.0 * math.cos(direction + side), end.y() + 11.0 * math.sin(direction + side))
+            )
         painter.setPen(Qt.PenStyle.NoPen)
         painter.setBrush(theme.colour("text"))
         painter.drawPolygon(head)

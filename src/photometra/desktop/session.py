@@ -71,9 +71,7 @@ class Session(QObject):
     @property
     def is_current(self):
         """Whether the agreements are those of the study as it stands."""
-        return all(
-            self.agreements.get(s.name, (None,))[0] == (s.surface, s.readings) for s in self.study.specimens
-        )
+        return all(self.agreements.get(s.name, (None,))[0] == (s.surface, s.readings) for s in self.study.specimens)
 
     @property
     def title(self):
@@ -182,4 +180,8 @@ class Session(QObject):
 
 
 def _agreements_of(specimen):
-    return specimen.name, (specimen.surface, specimen.readings), agreements(specimen.surface, specimen.readings)
+    return (
+        specimen.name,
+        (specimen.surface, specimen.readings),
+        agreements(specimen.surface, specimen.readings),
+    )

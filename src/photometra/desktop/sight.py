@@ -6,7 +6,6 @@ from PyQt6.QtGui import QPainter, QPen
 from PyQt6.QtWidgets import (
     QComboBox,
     QHBoxLayout,
-    QLabel,
     QSizePolicy,
     QToolButton,
     QVBoxLayout,
@@ -109,7 +108,10 @@ class Picture(QWidget):
         painter.drawImage(QRectF(self.rect()), self.frame.image)
         if self.picking:
             painter.setFont(theme.font(9.5))
-            text = {NEUTRAL: "Click a place that is known to be neutral: a grey patch", WHITE: "Click the white to expose for"}
+            text = {
+                NEUTRAL: "Click a place that is known to be neutral: a grey patch",
+                WHITE: "Click the white to expose for",
+            }
             box = QRectF(0.0, 0.0, self.width(), 26.0)
             painter.fillRect(box, theme.colour("raised", 230))
             painter.setPen(QPen(theme.colour("text")))
@@ -153,8 +155,9 @@ class Sight(QWidget):
         strip.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         row = QHBoxLayout(strip)
         row.setContentsMargins(8, 4, 8, 4)
-        row.setSpacing(6)
+        row.setSpacing(5)
         self.environment = QComboBox()
+        self.environment.setFixedWidth(108)
         self.environment.setToolTip("The light around the booth")
         self.environment.setAccessibleName("Environment")
         self.environment.activated.connect(self._environment_chosen)
@@ -163,10 +166,13 @@ class Sight(QWidget):
         self.exposure = DragField("exposure", "EV", -12.0, 12.0, 0.02, 2, "Exposure in stops", sign=True)
         for field, key in ((self.turn, "turn"), (self.strength, "strength"), (self.exposure, "exposure")):
             field.changed.connect(lambda v, goes_on, key=key: self._set_booth(key, v, goes_on))
-        self.neutral = self._tool("Neutral", "Balance on a place that is known to be neutral: click it in the picture (N)", True)
+        self.neutral = self._tool(
+            "Neutral", "Balance on a place that is known to be neutral: click it in the picture (N)", True
+        )
         self.neutral.setShortcut("N")
         self.neutral.clicked.connect(lambda on: self._pick(NEUTRAL if on else ""))
         self.unbalance = self._tool("×", "Take the white balance away")
+        self.unbalance.setFixedWidth(24)
         self.unbalance.clicked.connect(lambda: self.session.set_booth("take white balance away", white=None))
         self.expose = self._tool("White", "Expose so that a white you click just reaches white (W)", True)
         self.expose.setShortcut("W")
@@ -175,7 +181,15 @@ class Sight(QWidget):
         self.view.setToolTip("View transform: how scene light becomes screen light (P: the plain one and back)")
         self.view.setAccessibleName("View transform")
         self.view.activated.connect(lambda i: self.session.set_booth("view", view=self.view.itemData(i)))
-        for part in (self.environment, self.turn, self.strength, self.exposure, self.neutral, self.unbalance, self.expose):
+        for part in (
+            self.environment,
+            self.turn,
+            self.strength,
+            self.exposure,
+            self.neutral,
+            self.unbalance,
+            self.expose,
+        ):
             row.addWidget(part)
         row.addStretch(1)
         row.addWidget(self.view)
@@ -203,7 +217,7 @@ class Sight(QWidget):
             for name in view_names():
                 title = {PLAIN: "plain sRGB", FILMIC: "filmic"}.get(name, name)
                 self.view.addItem(title, name)
-            self.view.setMaximumWidth(150)
+            self.view.setFixedWidth(92)
         self.view.setCurrentIndex(max(0, self.view.findData(booth.view)))
         self.turn.show_value(booth.turn)
         self.strength.show_value(booth.strength)

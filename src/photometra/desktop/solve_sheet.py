@@ -7,7 +7,16 @@ from functools import partial
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QFont, QPainter, QPen, QPolygonF
-from PyQt6.QtWidgets import QGridLayout, QHBoxLayout, QLabel, QPushButton, QScrollArea, QSizePolicy, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import (
+    QGridLayout,
+    QHBoxLayout,
+    QLabel,
+    QPushButton,
+    QScrollArea,
+    QSizePolicy,
+    QVBoxLayout,
+    QWidget,
+)
 
 from ..fitting import agreements, solve
 from ..surface.parameters import scalar_owner
@@ -66,7 +75,7 @@ class Whisker(QWidget):
     def __init__(self, solved, parent=None):
         super().__init__(parent)
         self._solved = solved
-        self.setMinimumWidth(120)
+        self.setMinimumWidth(70)
         self.setFixedHeight(16)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
 
@@ -91,7 +100,9 @@ class Whisker(QWidget):
         if s.sigma:
             for times, thick in ((2.0, 1.4), (1.0, 3.2)):
                 painter.setPen(QPen(theme.colour("verdigris"), thick))
-                painter.drawLine(QPointF(x_of(s.value - times * s.sigma), y), QPointF(x_of(s.value + times * s.sigma), y))
+                painter.drawLine(
+                    QPointF(x_of(s.value - times * s.sigma), y), QPointF(x_of(s.value + times * s.sigma), y)
+                )
         painter.setPen(Qt.PenStyle.NoPen)
         painter.setBrush(theme.colour("verdigris"))
         painter.drawEllipse(QPointF(x_of(s.value), y), 3.6, 3.6)
@@ -127,12 +138,14 @@ class SolveSheet(QWidget):
         self._specimen = None
         self.title = _label("Solve", "heading", 9.5, QFont.Weight.DemiBold)
         self.state = _label("", "quiet")
+        self.state.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)
         self.cancel_button = QPushButton("Cancel")
         self.cancel_button.clicked.connect(self.job.cancel)
         self.close_button = QPushButton("Back to the reading")
         self.close_button.clicked.connect(self.closed)
         head = QHBoxLayout()
         head.setContentsMargins(12, 6, 12, 2)
+        head.setSpacing(10)
         head.addWidget(self.title)
         head.addWidget(self.state, 1)
         head.addWidget(self.cancel_button)
@@ -199,8 +212,8 @@ class SolveSheet(QWidget):
         self.session.take_solution(now.name, solution)
         self.title.setText(f"Solved: {now.name}")
         self.state.setText(
-            f"reduced χ² {_short(solution.chi2_start)} → {_short(solution.chi2_reduced)}   ·   {solution.points} points, "
-            f"{solution.evaluations} evaluations, {solution.seconds:.1f} s   ·   Ctrl+Z takes it back"
+            f"reduced χ² {_short(solution.chi2_start)} → {_short(solution.chi2_reduced)}  ·  {solution.points} points, "
+            f"{solution.evaluations} evaluations, {solution.seconds:.1f} s  ·  Ctrl+Z takes it back"
         )
         self._show_report(solution, before, after)
         self.outcome.emit(solution)
@@ -220,7 +233,11 @@ class SolveSheet(QWidget):
             grid.addWidget(_label(s.name, weight=QFont.Weight.Medium), i, 0)
             grid.addWidget(_label(f"{s.start:.4g}", "quiet", right=True), i, 1)
             grid.addWidget(_label("→", "quiet"), i, 2)
-            grid.addWidget(_label(_value(s) + (f" {p.unit}" if p.unit else ""), weight=QFont.Weight.Medium, right=True), i, 3)
+            grid.addWidget(
+                _label(_value(s) + (f" {p.unit}" if p.unit else ""), weight=QFont.Weight.Medium, right=True),
+                i,
+                3,
+            )
             sure = "at its bound" if s.at_bound else "not determined" if s.sigma is None else f"± {s.sigma:.2g}"
             grid.addWidget(_label(sure), i, 4)
             grid.addWidget(Whisker(s), i, 5)
@@ -237,7 +254,7 @@ class SolveSheet(QWidget):
             right.addWidget(_label(f"of {a.reading.tolerance:g}", "quiet"), i, 4)
             right.addWidget(_label(sign, "" if a.within else "brick"), i, 5)
         both = QHBoxLayout()
-        both.setSpacing(28)
+        both.setSpacing(22)
         for part, stretch in ((grid, 3), (right, 2)):
             side = QVBoxLayout()
             side.addLayout(part)

@@ -3,7 +3,16 @@
 from functools import partial
 
 from PyQt6.QtCore import Qt, pyqtSignal
-from PyQt6.QtWidgets import QButtonGroup, QFrame, QHBoxLayout, QLabel, QPushButton, QScrollArea, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import (
+    QButtonGroup,
+    QFrame,
+    QHBoxLayout,
+    QLabel,
+    QPushButton,
+    QScrollArea,
+    QVBoxLayout,
+    QWidget,
+)
 
 from ..colour import reflectance_to_xyz, xyz_to_linear_srgb
 from ..colour.observers import WAVELENGTHS
@@ -135,10 +144,8 @@ class StrataPanel(QWidget):
             applies = surface.applies(name) or (name == "haze.spread" and "haze.amount" in specimen.free)
             p = gauge.parameter
             sigma = [sigmas.get(f"{name}.{c}") for c in p.components] if p.components else sigmas.get(name)
-            gauge.show_state(surface[name], sigma, name in specimen.free, applies)
-            hidden = p.only_for == "metal" and surface["metalness"] <= 0.0
-            hidden |= p.only_for == "dielectric" and surface["metalness"] >= 1.0
-            gauge.setVisible(not hidden)
+            gauge.show_state(surface[name], sigma, name in specimen.free)
+            gauge.setVisible(applies)
         self.section.show_surface(surface, specimen.size_mm, self._constants_face(specimen)[0])
         self._split()
         self._show_findings(specimen)

@@ -80,7 +80,7 @@ def apply(application, name):
     for role, value in (
         (roles.Window, t.window), (roles.WindowText, t.text), (roles.Base, t.raised), (roles.AlternateBase, t.panel),
         (roles.Text, t.text), (roles.Button, t.panel), (roles.ButtonText, t.text), (roles.ToolTipBase, t.raised),
-        (roles.ToolTipText, t.text), (roles.Highlight, t.verdigris), (roles.HighlightedText, t.raised),
+        (roles.ToolTipText, t.text), (roles.Highlight, t.verdigris), (roles.HighlightedText, _on_accent(t)),
         (roles.PlaceholderText, t.quiet), (roles.Mid, t.line), (roles.Dark, t.line), (roles.Light, t.raised),
     ):  # fmt: skip
         palette.setColor(role, QColor(value))
@@ -90,7 +90,13 @@ def apply(application, name):
     application.setStyleSheet(_sheet(t))
 
 
+def _on_accent(t):
+    """Text that can be read on verdigris."""
+    return "#ffffff" if t.name == "light" else "#101a18"
+
+
 def _sheet(t):
+    on_accent = _on_accent(t)
     return f"""
     QToolTip {{ background: {t.raised}; color: {t.text}; border: 1px solid {t.line}; padding: 4px; }}
     QMenuBar, QMenu {{ background: {t.window}; color: {t.text}; }}
@@ -109,12 +115,12 @@ def _sheet(t):
     QScrollBar::handle:vertical {{ background: {t.line}; border-radius: 4px; min-height: 26px; }}
     QScrollBar::add-line, QScrollBar::sub-line {{ height: 0; width: 0; }}
     QPushButton, QToolButton {{ background: {t.raised}; border: 1px solid {t.line}; border-radius: 3px;
-        padding: 3px 9px; }}
+        padding: 3px 7px; }}
     QPushButton:hover, QToolButton:hover {{ border-color: {t.quiet}; }}
     QPushButton:focus, QToolButton:focus {{ border-color: {t.verdigris}; }}
     QPushButton:checked, QToolButton:checked {{ background: {t.faint}; border-color: {t.verdigris}; }}
     QPushButton:disabled, QToolButton:disabled {{ color: {t.quiet}; background: {t.panel}; }}
-    QPushButton#primary {{ background: {t.verdigris}; color: {t.raised if t.name == "light" else "#101a18"};
+    QPushButton#primary {{ background: {t.verdigris}; color: {on_accent};
         border: none; font-weight: 600; padding: 6px 14px; }}
     QPushButton#primary:disabled {{ background: {t.faint}; color: {t.quiet}; }}
     QLineEdit, QComboBox, QSpinBox, QDoubleSpinBox {{ background: {t.raised}; border: 1px solid {t.line};

@@ -25,7 +25,9 @@ class ExportError(ValueError):
 
 def _rgb(spectrum):
     colour = xyz_to_linear_srgb(reflectance_to_xyz(WAVELENGTHS, spectrum))
-    return tuple(float(np.clip(v, 0.0, 1.0)) for v in colour), bool((colour < -1e-4).any() or (colour > 1.0 + 1e-4).any())
+    return tuple(float(np.clip(v, 0.0, 1.0)) for v in colour), bool(
+        (colour < -1e-4).any() or (colour > 1.0 + 1e-4).any()
+    )
 
 
 def _schlick(face, cosine):

@@ -13,7 +13,6 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..instruments import constants_reading, model_of
-from ..readings import Reading
 from ..surface import PARAMETERS, Surface, free_scalars, parameter, scalar_owner
 from ..surface.compile import compile_surface
 
@@ -77,8 +76,8 @@ def free_names(surface: Surface, names) -> list[str]:
         if not awake.applies(p.name):
             raise ValueError(f"{p.name} does nothing on this surface as it stands; hold it")
         scalars += [name] if component is not None else free_scalars(name)
-    order = list(PARAMETERS)
-    return sorted(dict.fromkeys(scalars), key=lambda s: (order.index(scalar_owner(s)[0].name), s))
+    declared = [s for p in PARAMETERS for s in free_scalars(p)]
+    return sorted(dict.fromkeys(scalars), key=declared.index)
 
 
 class _Problem:

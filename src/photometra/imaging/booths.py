@@ -62,7 +62,9 @@ def environment(name, pictures=None) -> Environment:
         return _from_bytes(name, pictures[name])
     path = Path(name)
     if not path.suffix:
-        raise PictureError(f"there is no environment '{name}': choose from {', '.join([UNIFORM, *environment_names()])}")
+        raise PictureError(
+            f"there is no environment '{name}': choose from {', '.join([UNIFORM, *environment_names()])}"
+        )
     stamp = path.stat().st_mtime_ns if path.exists() else 0
     return _from_file(str(path), stamp)
 

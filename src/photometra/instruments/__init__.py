@@ -1,8 +1,8 @@
 """Forward models: what each instrument reads on a surface, from the same kernels as the tracer."""
 
 from .integrate import brdf, directional_albedo
-from .split import Share, Split, light_split
 from .shelf import INSTRUMENTS, Instrument, constants_reading, instrument, measured, model_of, predicted
+from .split import Share, Split, light_split
 
 __all__ = [
     "INSTRUMENTS",

@@ -75,9 +75,7 @@ def _reflected_share(cos_o, inside, polar, weights, turns, index, fraction, grid
                     wi[2] = 2.0 * cos_d * hz - cos_o
                     if wi[2] <= 0.0:
                         continue
-                density = lobes.evaluate(
-                    wo, wi, inside, near, far, scalars, props, grid, tables, metal_lost, value
-                )
+                density = lobes.evaluate(wo, wi, inside, near, far, scalars, props, grid, tables, metal_lost, value)
                 if density > 0.0:
                     for j in range(n):
                         out[j] += weight * value[j] / density
@@ -90,7 +88,13 @@ def directional_albedo(compiled, cos_theta, wavelengths=WAVELENGTHS, inside=Fals
     """
     out = np.empty(np.size(wavelengths))
     _reflected_share(
-        float(cos_theta), inside, *gauss(order[0]), order[1], *wavelength_samples(wavelengths), *compiled.arrays, out
+        float(cos_theta),
+        inside,
+        *gauss(order[0]),
+        order[1],
+        *wavelength_samples(wavelengths),
+        *compiled.arrays,
+        out,
     )
     return out
 
@@ -194,7 +198,5 @@ def brdf(compiled, wo, directions, wavelengths=WAVELENGTHS):
     """BRDF per steradian, (m, n), from unit vector wo (3,) to `directions` (m, 3), z along the normal."""
     directions = np.ascontiguousarray(directions, float)
     out = np.empty((len(directions), np.size(wavelengths)))
-    _scattered(
-        np.asarray(wo, float), directions, *wavelength_samples(wavelengths), *compiled.arrays, out
-    )
+    _scattered(np.asarray(wo, float), directions, *wavelength_samples(wavelengths), *compiled.arrays, out)
     return out

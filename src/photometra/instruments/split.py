@@ -51,7 +51,9 @@ def _share(spectrum):
     return Share(y, tuple(float(c) for c in colour))
 
 
-def light_split(surface: Surface, compiled: CompiledSurface, angle_deg: float, depth_mm: float, constants=None) -> Split:
+def light_split(
+    surface: Surface, compiled: CompiledSurface, angle_deg: float, depth_mm: float, constants=None
+) -> Split:
     """How light at `angle_deg` (0..89) divides, on a specimen whose interior is `depth_mm` deep."""
     angle = math.radians(min(max(angle_deg, 0.0), 89.0))
     cosine = math.cos(angle)

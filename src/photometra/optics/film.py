@@ -47,9 +47,7 @@ def _film(cos_theta, wavelength, film, thickness, base, outer):
     return film_scalar(cos_theta, wavelength, film, thickness, base, outer)
 
 
-def film_reflectance(
-    cos_theta, wavelength_nm, film_n, film_thickness_nm, base_n, base_k=0.0, outer_n=1.0
-):
+def film_reflectance(cos_theta, wavelength_nm, film_n, film_thickness_nm, base_n, base_k=0.0, outer_n=1.0):
     """Unpolarised power reflectance of a film of `film_n` on a base of `base_n + i base_k`.
 
     All arguments broadcast. cos_theta: in the outer medium, 0..1. wavelength_nm > 0, in vacuum.

@@ -37,7 +37,9 @@ def mark_warm() -> None:
     folder = Path(numba.config.CACHE_DIR)
     folder.mkdir(parents=True, exist_ok=True)
     (folder / "warm").touch()
-    generations = sorted((p for p in folder.parent.iterdir() if p.is_dir()), key=lambda p: p.stat().st_mtime, reverse=True)
+    generations = sorted(
+        (p for p in folder.parent.iterdir() if p.is_dir()), key=lambda p: p.stat().st_mtime, reverse=True
+    )
     for old in generations[_KEPT_GENERATIONS:]:
         shutil.rmtree(old, ignore_errors=True)
 

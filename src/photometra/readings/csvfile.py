@@ -46,7 +46,7 @@ def _column(raw):
     if known == "wavelength":
         if unit and unit not in _WAVELENGTHS:
             return None
-        name, factor = "wavelength_nm", _WAVELENGTHS.get(unit, None)
+        name, factor = "wavelength_nm", _WAVELENGTHS.get(unit)
     elif unit in ("percent", "%", "pct"):
         name, factor = known, 0.01
     elif unit in ("", "deg", "°", "gu", "units", "fraction"):
@@ -63,7 +63,9 @@ def _number(cell, path, line, column, comma):
     try:
         value = float(text)
     except ValueError:
-        raise ReadingError(f"{path}, line {line}: '{cell.strip()}' in column {column} is not a number; correct it or remove the row") from None
+        raise ReadingError(
+            f"{path}, line {line}: '{cell.strip()}' in column {column} is not a number; correct it or remove the row"
+        ) from None
     if not np.isfinite(value):
         raise ReadingError(f"{path}, line {line}: '{cell.strip()}' in column {column} is not a finite number")
     return value
@@ -84,14 +86,18 @@ def _blocks(path, text):
         raise ReadingError(f"{path}: there is no table in this file")
     first = body[0][1]
     separator = next((s for s in (";", "\t", ",") if s in first), ",")
-    comma = separator != "," and not any("." in line for _, line in body[1:]) and any("," in line for _, line in body[1:])
+    comma = (
+        separator != "," and not any("." in line for _, line in body[1:]) and any("," in line for _, line in body[1:])
+    )
     for i, line in body:
         cells = next(csv.reader(io.StringIO(line), delimiter=separator))
         named = [_column(c) for c in cells]
         if any(named) and not _looks_numeric(cells[0], comma):
             unknown = [c.strip() for c, n in zip(cells, named, strict=True) if n is None and c.strip()]
             if unknown:
-                raise ReadingError(f"{path}, line {i}: column '{unknown[0]}' is not known; name columns as {_known_columns()}")
+                raise ReadingError(
+                    f"{path}, line {i}: column '{unknown[0]}' is not known; name columns as {_known_columns()}"
+                )
             blocks.append((named, []))
             continue
         if not blocks:
@@ -138,7 +144,9 @@ def _joined(path, blocks):
             order = np.argsort(b["wavelength_nm"])
             joined = np.interp(a["wavelength_nm"], b["wavelength_nm"][order], b["k"][order])
             return {"wavelength_nm": a["wavelength_nm"], "n": a["n"], "k": joined}
-    raise ReadingError(f"{path}: several tables follow one another; only a table of n followed by one of k can be joined")
+    raise ReadingError(
+        f"{path}: several tables follow one another; only a table of n followed by one of k can be joined"
+    )
 
 
 def guess_kind(columns):
@@ -157,7 +165,7 @@ def read_text(text, path="text", kind_key=None, name=None) -> Reading:
     sigma = {c[6:]: v for c, v in columns.items() if c.startswith("sigma_")}
     kind = KINDS.get(key)
     if "sigma" in columns and kind:
-        sigma = {c: columns["sigma"] for c in kind.values}
+        sigma = dict.fromkeys(kind.values, columns["sigma"])
     more = {k: head[k] for k in ("geometry", "illuminant", "observer", "notes") if head.get(k)}
     try:
         if "tolerance" in head:

@@ -44,12 +44,12 @@ KINDS = {
         ),
         Kind(
             "gloss", "Gloss", ("angle_deg", "gloss_units"), 1, (0.005, 0.3),
-            "gloss_units", "largest difference in gloss units", 2.0, limits=(0.0, 2500.0),
+            "gloss_units", "largest gloss difference", 2.0, limits=(0.0, 2500.0),
             axis_label="angle / °", value_label="gloss / GU",
         ),
         Kind(
             "index", "Index of refraction", ("wavelength_nm", "n"), 1, (0.0, 0.0001),
-            "index", "largest difference of the index", 0.0005, limits=(0.1, 10.0),
+            "index", "largest index difference", 0.0005, limits=(0.1, 10.0),
             axis_label="wavelength / nm", value_label="n",
         ),
     )

@@ -118,7 +118,9 @@ def make_reading(name, kind_key, columns, sigma=None, **more) -> Reading:
     from ..colour import ILLUMINANTS, OBSERVERS
 
     if more.get("illuminant", "D65") not in ILLUMINANTS or more.get("observer", "1931-2") not in OBSERVERS:
-        raise ValueError(f"choose the illuminant from {', '.join(ILLUMINANTS)}, the observer from {', '.join(OBSERVERS)}")
+        raise ValueError(
+            f"choose the illuminant from {', '.join(ILLUMINANTS)}, the observer from {', '.join(OBSERVERS)}"
+        )
     data = {c: v[order] for c, v in data.items()}
     for array in (*data.values(), *spread.values()):
         array.flags.writeable = False

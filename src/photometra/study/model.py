@@ -9,8 +9,6 @@ from ..readings import Reading
 from ..surface import Surface, parameter
 
 
-
-
 @dataclass(frozen=True)
 class Specimen:
     """One physical sample being calibrated. `size_mm` is the diameter of the ball that stands for it.

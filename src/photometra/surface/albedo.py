@@ -92,7 +92,13 @@ def _body_kernel(mu, r, turns, out):
                 phi = math.pi * (b + 0.5) / turns
                 s_i = math.sqrt(1.0 - mu[j] * mu[j])
                 single, multiple = oren_nayar_parts(
-                    math.sqrt(1.0 - mu[i] * mu[i]), 0.0, mu[i], s_i * math.cos(phi), s_i * math.sin(phi), mu[j], r
+                    math.sqrt(1.0 - mu[i] * mu[i]),
+                    0.0,
+                    mu[i],
+                    s_i * math.cos(phi),
+                    s_i * math.sin(phi),
+                    mu[j],
+                    r,
                 )
                 total += single + oren_nayar_multiple(1.0, r) * multiple
             out[i, j] = total / turns

@@ -41,7 +41,11 @@ def _found(s, size_mm, has_constants_reading):
         low, high = table(s["constants"]).range_nm
         yield Finding(f"The table {s['constants']} covers {low:g}–{high:g} nm only; its end values are held beyond.")
     if s["metalness"] >= 1.0 and s["transmission"] > 0.0:
-        yield Finding("Transmission does nothing in a metal: no light gets through it.", "Take it away", {"transmission": 0.0})
+        yield Finding(
+            "Transmission does nothing in a metal: no light gets through it.",
+            "Take it away",
+            {"transmission": 0.0},
+        )
     if 0.0 < s["metalness"] < 1.0:
         nearest = round(s["metalness"])
         yield Finding(
@@ -66,7 +70,7 @@ def _found(s, size_mm, has_constants_reading):
         clearest = float(np.exp(-np.min(absorption(s)) * size_mm)) if s["constants"] != FROM_READING else 1.0
         if clearest < 1e-3:
             yield Finding(
-                f"The interior absorbs so much that {size_mm:g} mm of it let through less than 0.1 %: it will look black.",
+                f"The interior absorbs so much that {size_mm:g} mm of it let less than 0.1 % through: black.",
                 "Give it the specimen's depth",
                 {"interior.depth": size_mm, "interior.absorption": (0.0, 0.0, 0.0)},
             )

@@ -149,7 +149,10 @@ def compile_surface(surface: Surface, constants_reading=None) -> CompiledSurface
             fresnel = fresnel_conductor(MU, *(c[:, None] for c in constants))
         else:
             scalars[lobes.FACE_EDGE] = 1.0
-            face, edge = reflectance_of_rgb(surface["face_colour"]), reflectance_of_rgb(surface["edge_colour"])
+            face, edge = (
+                reflectance_of_rgb(surface["face_colour"]),
+                reflectance_of_rgb(surface["edge_colour"]),
+            )
             spectra[lobes.METAL_A], spectra[lobes.METAL_B] = face, edge
             fresnel = fresnel_face_edge(MU, face[:, None], edge[:, None])
         reflected = interface_shares(alpha, 1.0, metal=True)[0]

@@ -123,8 +123,8 @@ def cosine_shares(mu_o, inside, scalars, props, grid, tables, metal_lost, reflec
 def evaluate(wo, wi, inside, near, far, scalars, props, grid, tables, metal_lost, out):
     """BSDF times |cos(wi)| at each wavelength into `out`, per steradian; returns the sampling density.
 
-    wo, wi: arrays of 3. near, far: the `cosine_shares` at wo. grid: nearest grid sample of each wavelength (n,). Where the interface disperses,
-    a transmitted value is given for the hero alone, times n, as sampling keeps the hero alone.
+    wo, wi: arrays of 3. near, far: the `cosine_shares` at wo. grid: nearest grid sample of each wavelength (n,).
+    Where the interface disperses, a transmitted value is given for the hero alone, times n, as sampling keeps the hero alone.
     """
     n = out.shape[0]
     for j in range(n):

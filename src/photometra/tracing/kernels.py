@@ -48,7 +48,8 @@ def _blocked(x, y, z, dx, dy, dz, scene):
 
 @kernel
 def trace(origin, direction, state, nearest, props, basis, scene, limits, patches,
-          radiance, chance, accept, alias, scalars, tables, metal_lost, wo, wi, value, light, through, seen):  # fmt: skip
+          radiance, chance, accept, alias, scalars, tables, metal_lost,
+          wo, wi, value, light, through, seen):  # fmt: skip
     """Follow one path; radiance at its wavelengths into `seen`. Returns the energy its limits cut off."""
     ox, oy, oz = origin[0], origin[1], origin[2]
     dx, dy, dz = direction[0], direction[1], direction[2]
@@ -138,17 +139,13 @@ def trace(origin, direction, state, nearest, props, basis, scene, limits, patche
         wo[0] = -(dx * ax + dy * ay + dz * az)
         wo[1] = -(dx * bx + dy * by + dz * bz)
         wo[2] = max(1e-6, -side * (dx * nx + dy * ny + dz * nz))
-        near, far = lobes.cosine_shares(
-            wo[2], inside, scalars, props, nearest, tables, metal_lost, value
-        )
+        near, far = lobes.cosine_shares(wo[2], inside, scalars, props, nearest, tables, metal_lost, value)
         cos_l = lx * nx + ly * ny + lz * nz
         if not uniform and cos_l > 0.0 and not _blocked(ox, oy, oz, lx, ly, lz, scene):
             wi[0] = lx * ax + ly * ay + lz * az
             wi[1] = lx * bx + ly * by + lz * bz
             wi[2] = side * cos_l
-            own = lobes.evaluate(
-                wo, wi, inside, near, far, scalars, props, nearest, tables, metal_lost, value
-            )
+            own = lobes.evaluate(wo, wi, inside, near, far, scalars, props, nearest, tables, metal_lost, value)
             if own > 0.0:
                 _light(lx, ly, lz, scene, radiance, basis, light)
                 weight = e_density / (e_density * e_density + own * own)

@@ -1,6 +1,6 @@
 """Compiling every kernel once, so that nobody waits for it later.
 
-    python -m photometra.tracing.warm
+python -m photometra.tracing.warm
 """
 
 from ..instruments import measured
@@ -16,16 +16,25 @@ from .scene import Scene
 def _steps():
     glass = Surface({"transmission": 1.0, "abbe": 60.0, "haze.amount": 0.1, "diffuse_roughness": 0.2})
     metal = Surface({"metalness": 1.0, "haze.amount": 0.1})
-    yield "interfaces", lambda: (
-        fresnel_dielectric(0.5, 1.5),
-        fresnel_conductor(0.5, 1.0, 2.0),
-        fresnel_face_edge(0.5, 0.9, 0.9),
-        film_reflectance(0.5, 550.0, 1.4, 100.0, 1.5),
+    yield (
+        "interfaces",
+        lambda: (
+            fresnel_dielectric(0.5, 1.5),
+            fresnel_conductor(0.5, 1.0, 2.0),
+            fresnel_face_edge(0.5, 0.9, 0.9),
+            film_reflectance(0.5, 550.0, 1.4, 100.0, 1.5),
+        ),
     )
     yield "surfaces", lambda: (compile_surface(glass), compile_surface(metal), compile_surface(Surface()))
-    yield "spectrophotometer", lambda: [measured("spectrophotometer", glass, g) for g in ("di:8", "de:8", "45:0")]
+    yield (
+        "spectrophotometer",
+        lambda: [measured("spectrophotometer", glass, g) for g in ("di:8", "de:8", "45:0")],
+    )
     yield "gloss meter", lambda: measured("glossmeter", metal)
-    for name, light in (("furnace", uniform_environment()), ("tracer", environment_from([[[1.0] * 3] * 4] * 2))):
+    for name, light in (
+        ("furnace", uniform_environment()),
+        ("tracer", environment_from([[[1.0] * 3] * 4] * 2)),
+    ):
         yield name, lambda light=light: Rendering(compile_surface(glass), Scene(light), 8, 8).add(1)
 
 

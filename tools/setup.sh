@@ -1,0 +1,54 @@
+#!/usr/bin/env bash
+# Makes everything ready to run and to test: system libraries, the virtual environment, warm kernels.
+# Says what it does; a second run finds all done and takes a second or two.
+set -euo pipefail
+cd "$(dirname "$0")/.."
+
+say() { printf 'set-up: %s\n' "$*"; }
+
+PYTHON=""
+for candidate in python3 python3.13 python3.12 python3.11; do
+    if command -v "$candidate" >/dev/null && "$candidate" -c 'import sys; sys.exit(sys.version_info < (3, 11))'; then
+        PYTHON=$candidate
+        break
+    fi
+done
+if [ -z "$PYTHON" ]; then
+    say "Python 3.11 or newer is needed; install python3 and python3-venv" >&2
+    exit 2
+fi
+
+# What Qt needs for a real X window, and a screen for tests.
+missing=()
+if command -v dpkg-query >/dev/null; then
+    for package in libegl1 libgl1 libdbus-1-3 libfontconfig1 libxkbcommon-x11-0 libxcb-cursor0 libxcb-icccm4 \
+        libxcb-image0 libxcb-keysyms1 libxcb-randr0 libxcb-render-util0 libxcb-shape0 libxcb-xinerama0 xvfb; do
+        dpkg-query -W -f '${Status}' "$package" 2>/dev/null | grep -q 'ok installed' || missing+=("$package")
+    done
+    if ! "$PYTHON" -c 'import ensurepip, venv' 2>/dev/null; then missing+=("python3-venv"); fi
+fi
+if [ "${#missing[@]}" -gt 0 ]; then
+    if [ "$(id -u)" -ne 0 ]; then
+        say "system libraries are missing; run: sudo apt-get install ${missing[*]}" >&2
+        exit 2
+    fi
+    say "installing system libraries: ${missing[*]}"
+    apt-get update -qq
+    DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "${missing[@]}" >/dev/null
+fi
+
+if [ ! -x .venv/bin/python ]; then
+    say "making the virtual environment"
+    "$PYTHON" -m venv .venv
+fi
+stamp=.venv/installed-from
+wanted=$(sha256sum pyproject.toml | cut -d' ' -f1)
+if [ "$(cat "$stamp" 2>/dev/null || true)" != "$wanted" ]; then
+    say "installing Python packages (a few minutes the first time)"
+    .venv/bin/python -m pip install --quiet --disable-pip-version-check -e '.[dev]'
+    printf '%s' "$wanted" > "$stamp"
+fi
+
+say "warming the kernels (half a minute the first time)"
+.venv/bin/python -m photometra.tracing.warm
+say "ready"
