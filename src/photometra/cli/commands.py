@@ -64,10 +64,11 @@ def run(arguments):
         # Everything the core refuses is a ValueError with one sentence.
         tell(f"photometra: {' '.join(str(error).split())}")
         return 2
+    except BrokenPipeError:
+        # Whoever read the output has had enough.
+        sys.stderr.close()
+        return 0
     except OSError as error:
         tell(f"photometra: {error.filename or ''}: {error.strerror or error}")
         return 2
-    except BrokenPipeError:
-        sys.stderr.close()
-        return 0
     return code or 0

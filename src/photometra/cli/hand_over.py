@@ -67,9 +67,8 @@ def render(
             }
         )
     else:
-        tell(
-            f"wrote {path}: {rendering.samples} samples, noise {100 * rendering.noise():.2f} %, {rendering.seconds:.1f} s"
-        )
+        noise = f"noise {100 * rendering.noise():.2f} %"
+        tell(f"wrote {path}: {rendering.samples} samples, {noise}, {rendering.seconds:.1f} s")
 
 
 def _teller():

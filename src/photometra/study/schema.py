@@ -1,5 +1,6 @@
 """The shape of `study.json`, as pydantic models; `study.schema.json` beside this file is written from them."""
 
+import json
 from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
@@ -57,3 +58,9 @@ class StudyEntry(_Strict):
     name: str = "Untitled"
     booth: BoothEntry = BoothEntry()
     specimens: list[SpecimenEntry] = []
+
+
+def json_schema_text():
+    """The JSON Schema of study.json, as `study.schema.json` holds it."""
+    schema = {"$schema": "https://json-schema.org/draft/2020-12/schema", **StudyEntry.model_json_schema()}
+    return json.dumps(schema, indent=1, sort_keys=True) + "\n"

@@ -124,7 +124,7 @@ def evaluate(wo, wi, inside, near, far, scalars, props, grid, tables, metal_lost
     """BSDF times |cos(wi)| at each wavelength into `out`, per steradian; returns the sampling density.
 
     wo, wi: arrays of 3. near, far: the `cosine_shares` at wo. grid: nearest grid sample of each wavelength (n,).
-    Where the interface disperses, a transmitted value is given for the hero alone, times n, as sampling keeps the hero alone.
+    Where the interface disperses, a transmitted value is given for the hero alone, as sampling keeps only the hero.
     """
     n = out.shape[0]
     for j in range(n):
