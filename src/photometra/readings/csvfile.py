@@ -90,7 +90,10 @@ def _blocks(path, text):
         separator != "," and not any("." in line for _, line in body[1:]) and any("," in line for _, line in body[1:])
     )
     for i, line in body:
-        cells = next(csv.reader(io.StringIO(line), delimiter=separator))
+        try:
+            cells = next(csv.reader(io.StringIO(line), delimiter=separator))
+        except csv.Error:
+            raise ReadingError(f"{path}, line {i}: this line is no row of a table") from None
         named = [_column(c) for c in cells]
         if any(named) and not _looks_numeric(cells[0], comma):
             unknown = [c.strip() for c, n in zip(cells, named, strict=True) if n is None and c.strip()]
@@ -169,13 +172,20 @@ def read_text(text, path="text", kind_key=None, name=None) -> Reading:
     more = {k: head[k] for k in ("geometry", "illuminant", "observer", "notes") if head.get(k)}
     try:
         if "tolerance" in head:
-            more["tolerance"] = float(head["tolerance"])
+            more["tolerance"] = _tolerance(head["tolerance"])
         return make_reading(
             name or head.get("name") or Path(str(path)).stem, key, columns, sigma,
             source=head.get("source", str(path)), **more,
         )  # fmt: skip
     except ValueError as error:
         raise ReadingError(f"{path}: {error}") from None
+
+
+def _tolerance(text):
+    try:
+        return float(text)
+    except ValueError:
+        raise ValueError(f"the tolerance '{text}' in its header is not a number") from None
 
 
 def read_file(path, kind_key=None) -> Reading:

@@ -1,0 +1,156 @@
+"""Readings in and out of text: what people really have is understood, and nonsense gets one sentence."""
+
+import numpy as np
+import pytest
+from hypothesis import example, given, settings
+from hypothesis import strategies as st
+
+from photometra.readings import KINDS, ReadingError, make_reading, read_file, read_text, write_text
+
+
+def test_kinds_are_whole():
+    for k in KINDS.values():
+        assert k.values and k.columns[: k.independent] and k.metric_label and k.tolerance > 0
+
+
+_VALUE = st.floats(0.0, 1.9, allow_subnormal=False)
+
+
+@st.composite
+def readings(draw):
+    key = draw(st.sampled_from(sorted(KINDS)))
+    if key == "gloss":
+        x = draw(st.lists(st.sampled_from([20.0, 60.0, 85.0]), min_size=1, max_size=3, unique=True))
+    else:
+        x = draw(st.lists(st.floats(100.0, 20000.0), min_size=1, max_size=12, unique=True))
+    columns = {KINDS[key].columns[0]: x}
+    low = max(KINDS[key].limits[0], 0.0)
+    for c in KINDS[key].values:
+        columns[c] = [low + v * 0.9 for v in draw(st.lists(_VALUE, min_size=len(x), max_size=len(x)))]
+    sigma = {c: draw(st.lists(st.floats(1e-6, 1e3), min_size=len(x), max_size=len(x))) for c in KINDS[key].values}
+    letters = st.text(st.characters(codec="utf-8", exclude_categories=["C", "Z"]), min_size=1, max_size=12)
+    return make_reading(
+        draw(letters), key, columns, sigma, tolerance=draw(st.floats(1e-4, 10.0)),
+        source=draw(letters), geometry="de:8" if key == "reflectance" else "",
+    )  # fmt: skip
+
+
+@given(readings())
+def test_what_is_written_comes_back_unchanged(reading):
+    assert read_text(write_text(reading), "a.csv") == reading
+
+
+@pytest.mark.parametrize("text", [
+    "wavelength_nm,reflectance\n400,0.1\n500,0.2\n",
+    "wavelength_nm;reflectance\n400;0,1\n500;0,2\n",
+    "wavelength_nm\treflectance\n400\t0.1\n500\t0.2\n",
+    "# measured on Monday\nwavelength_um,reflectance_percent\n\n0.4,10\n0.5,20\n",
+    "wavelength,R\n500,0.2\n400,0.1\n",
+    "Wavelength (µm),Reflectance [%]\n0.4,10\n0.5,20\n",
+])  # fmt: skip
+def test_many_ways_to_write_the_same(text):
+    reading = read_text(text, "a.csv")
+    assert reading.kind_key == "reflectance" and reading.geometry == "di:8"
+    assert reading.x == pytest.approx([400.0, 500.0])
+    assert reading.columns["reflectance"] == pytest.approx([0.1, 0.2])
+    assert reading.sigma["reflectance"] == pytest.approx([0.0015, 0.002])
+
+
+def test_two_blocks_of_n_and_k_are_joined():
+    reading = read_text("wl,n\n0.40,1.2\n0.50,1.0\n0.60,0.8\n\nwl,k\n0.40,2.0\n0.60,3.0\n", "a.csv")
+    assert reading.kind_key == "constants"
+    assert reading.x == pytest.approx([400.0, 500.0, 600.0])
+    assert reading.columns["k"] == pytest.approx([2.0, 2.5, 3.0])
+
+
+def test_header_lines_and_uncertainty_are_taken():
+    reading = read_text(
+        "# name: Plate\n# kind: reflectance\n# geometry: 45:0\n# tolerance: 0.7\n# source: lab 3\n"
+        "wavelength_nm,reflectance,sigma_reflectance\n400,0.1,0.01\n410,0.1,0.02\n",
+        "a.csv",
+    )
+    assert (reading.name, reading.geometry, reading.tolerance, reading.source) == ("Plate", "45:0", 0.7, "lab 3")
+    assert reading.sigma["reflectance"] == pytest.approx([0.01, 0.02])
+
+
+@pytest.mark.parametrize(("text", "words"), [
+    ("", "no table"),
+    ("# only: words\n", "no table"),
+    ("400,0.1\n500,0.2\n", "first row must name the columns"),
+    ("wavelength_nm,shine\n400,0.1\n", "line 1: column 'shine' is not known"),
+    ("wavelength_nm,reflectance\n400,0.1\n500,bright\n", "line 3: 'bright' in column reflectance is not a number"),
+    ("wavelength_nm,reflectance\n400,nan\n", "line 2: 'nan' in column reflectance is not a finite number"),
+    ("wavelength_nm,reflectance\n400,0.1,7\n", "line 2: 3 cells where the table has 2 columns"),
+    ("wavelength_nm,reflectance\n", "has no rows"),
+    ("wavelength_nm,reflectance\n400,0.1\n400,0.2\n", "one row only"),
+    ("wavelength_nm,reflectance\n400,-0.1\n", "must lie between 0 and 2"),
+    ("wavelength_nm,reflectance\n4,0.1\n", "must lie between"),
+    ("angle_deg,gloss_units\n45,80\n", "20, 60 or 85"),
+    ("wavelength_nm\n400\n", "make no kind of reading"),
+    ("wavelength_nm,n\n400,1.5\n\nwavelength_nm,n\n500,1.5\n", "several tables"),
+    ("# tolerance: much\nwavelength_nm,n\n400,1.5\n", "tolerance 'much' in its header is not a number"),
+    ("# geometry: 12:3\nwavelength_nm,reflectance\n400,0.1\n", "no geometry '12:3'"),
+    ("# illuminant: D93\nwavelength_nm,reflectance\n400,0.1\n", "choose the illuminant"),
+    ("wavelength_nm,reflectance,sigma\n400,0.1,0\n", "uncertainty"),
+    ("wavelength_nm,reflectance\n400," + "1" * 200_000, "no row of a table"),
+])  # fmt: skip
+def test_what_cannot_be_taken_is_said_in_one_sentence(text, words):
+    with pytest.raises(ReadingError, match=words) as caught:
+        read_text(text, "a.csv")
+    assert str(caught.value).startswith("a.csv") and "\n" not in str(caught.value)
+
+
+def test_files_that_are_no_readings(tmp_path):
+    for content, words in (
+        (b"\xff\xfe\x00\x01", "not a text file"),
+        (b"\x00" * 100, "."),
+    ):
+        path = tmp_path / "a.csv"
+        path.write_bytes(content)
+        with pytest.raises(ReadingError, match=words):
+            read_file(path)
+    with pytest.raises(ReadingError, match="cannot be read"):
+        read_file(tmp_path / "missing.csv")
+    with pytest.raises(ReadingError, match="cannot be read"):
+        read_file(tmp_path)
+    with pytest.raises(ReadingError, match="larger than a reading"):
+        big = tmp_path / "big.csv"
+        big.write_bytes(b"1\n" * 9_000_000)
+        read_file(big)
+
+
+_CELL = st.sampled_from(
+    ["wavelength_nm", "n", "k", "reflectance", "angle_deg", "gloss_units", "sigma", "0.5", "400", "1e999", "-", "",
+     "nan", '"', "'", "%", "0,5", "µm", "\x00", "1" * 400]
+)  # fmt: skip
+_LINES = st.lists(st.lists(_CELL, max_size=4), max_size=6)
+
+
+@settings(max_examples=400)
+@given(_LINES, st.sampled_from([",", ";", "\t"]), st.sampled_from([None, "gloss", "constants", "nonsense"]))
+@example([["wavelength_nm", "n"], ["400", '"' * 3]], ",", None)
+def test_no_table_breaks_the_reader(lines, separator, kind):
+    text = "\n".join(separator.join(cells) for cells in lines)
+    try:
+        reading = read_text(text, "a.csv", kind)
+    except ReadingError as error:
+        assert "\n" not in str(error)
+    else:
+        assert read_text(write_text(reading), "a.csv") == reading.with_changes(source=reading.source)
+
+
+@given(st.text(max_size=300))
+def test_no_text_breaks_the_reader(text):
+    try:
+        read_text(text, "a.csv")
+    except ReadingError as error:
+        assert len(str(error)) < 2000
+
+
+def test_readings_are_immutable_and_compare_by_their_data():
+    a = make_reading("A", "index", {"wavelength_nm": [500.0], "n": [1.5]})
+    with pytest.raises(ValueError):
+        a.columns["n"][0] = 2.0
+    assert a == make_reading("A", "index", {"wavelength_nm": [500.0], "n": [1.5]})
+    assert a != make_reading("A", "index", {"wavelength_nm": [500.0], "n": [1.6]})
+    assert a.with_changes(active=False) != a and np.isclose(a.sigma["n"][0], 1e-4)

@@ -1,0 +1,83 @@
+"""The built-in tables, and what is said of surfaces that make no sense."""
+
+import numpy as np
+import pytest
+
+from photometra.optics import fresnel_conductor
+from photometra.surface import Surface, table, table_names
+from photometra.surface.checks import findings
+from photometra.surface.compile import compile_surface
+from photometra.surface.constants import choosing
+
+
+def test_all_tables_are_there_and_sound():
+    assert len(table_names()) == 56
+    for key in table_names():
+        t = table(key)
+        assert t.name and t.matter and t.source, key
+        assert np.all(np.diff(t.wavelength_nm) > 0) and np.all(t.n > 0) and np.all(t.k >= 0), key
+        n, k = t.on_grid()
+        assert np.all(np.isfinite(n)) and np.all(np.isfinite(k)), key
+
+
+@pytest.mark.parametrize(("key", "at_nm", "low", "high"), [
+    # Reflectances facing us that any handbook gives.
+    ("silver", 550.0, 0.93, 0.99),
+    ("gold", 650.0, 0.92, 0.985),
+    ("gold", 450.0, 0.30, 0.45),
+    ("aluminium", 550.0, 0.88, 0.93),
+    ("copper", 650.0, 0.90, 0.98),
+])  # fmt: skip
+def test_well_known_metals_reflect_as_they_should(key, at_nm, low, high):
+    matching = [name for name in table_names() if name.startswith(key)]
+    assert matching, f"no table for {key}"
+    n, k = table(matching[0]).on_grid([at_nm])
+    assert low < fresnel_conductor(1.0, n, k)[0] < high
+
+
+def test_choosing_a_table_sets_the_matter_it_is_of():
+    assert choosing("brass-70-30") == {"constants": "brass-70-30", "metalness": 1.0}
+    assert choosing("reading") == {"constants": "reading"}
+    clear = next(name for name in table_names() if not table(name).is_opaque)
+    assert choosing(clear)["metalness"] == 0.0
+    with pytest.raises(ValueError, match="did you mean"):
+        table("brass-70-3")
+
+
+def sentences(values, size=60.0, reading=False):
+    return [f.sentence for f in findings(Surface(values), size, reading)]
+
+
+@pytest.mark.parametrize(("values", "words"), [
+    ({"constants": "reading", "metalness": 1.0}, "no reading of constants"),
+    ({"metalness": 1.0, "transmission": 1.0}, "does nothing in a metal"),
+    ({"metalness": 0.4}, "a mixture"),
+    ({"ior": 1.0}, "reflects nothing"),
+    ({"abbe": 5.0}, "disperses more"),
+    ({"haze.amount": 0.2, "haze.spread": 0.0}, "cannot be seen"),
+    ({"colour": (0.99, 0.99, 0.99)}, "fresh snow"),
+    ({"transmission": 1.0, "interior.absorption": (5.0, 5.0, 5.0)}, "black"),
+])  # fmt: skip
+def test_nonsense_is_said_and_its_mend_mends_it(values, words):
+    found = [f for f in findings(Surface(values), 60.0, False) if words in f.sentence]
+    assert found, sentences(values)
+    assert found[0].mend and found[0].mend_label
+    after = Surface(values).with_values(found[0].mend)
+    assert not any(words in s for s in sentences(after.given))
+
+
+def test_a_sound_surface_has_no_findings(demo):
+    assert sentences({}) == []
+    for s in demo.specimens:
+        assert findings(s.surface, s.size_mm, True) == []
+
+
+def test_constants_from_a_reading():
+    s = Surface({"constants": "reading", "metalness": 1.0})
+    with pytest.raises(ValueError, match="no active reading"):
+        compile_surface(s)
+    t = table("brass-70-30")
+    own = compile_surface(s, (t.wavelength_nm, t.n, t.k))
+    built_in = compile_surface(Surface({"constants": "brass-70-30", "metalness": 1.0}))
+    for a, b in zip(own.arrays, built_in.arrays, strict=True):
+        assert a == pytest.approx(b, abs=1e-12)
