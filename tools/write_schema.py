@@ -1,6 +1,6 @@
 """Write the JSON Schema of `study.json` from its pydantic models: run after changing `study/schema.py`.
 
-    python tools/write_schema.py
+python tools/write_schema.py
 """
 
 from pathlib import Path

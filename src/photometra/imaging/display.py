@@ -18,7 +18,7 @@ PLAIN = "plain"
 """The view that changes nothing but the screen's encoding: sRGB, cut at white."""
 FILMIC = "filmic"
 """The configuration's own default view, with its tone curve."""
-_GRID, _LOG_LOW, _LOG_HIGH, _LOG_OFFSET = 48, -10.0, 7.0, 2.0**-10
+_GRID, _LOG_LOW, _LOG_HIGH, _LOG_OFFSET = 52, -8.0, 6.0, 2.0**-8
 
 
 @lru_cache(maxsize=1)

@@ -151,8 +151,9 @@ def _checked_members(path, archive):
 
 def _decoded(path, archive):
     names = _checked_members(path, archive)
+    text = archive.read("study.json")
     try:
-        raw = json.loads(archive.read("study.json"))
+        raw = json.loads(text)
     except (UnicodeDecodeError, json.JSONDecodeError, RecursionError):
         raise StudyError(f"{path}: its study.json is damaged; open an earlier copy") from None
     if not isinstance(raw, dict) or raw.get("format") != FORMAT:
@@ -161,7 +162,7 @@ def _decoded(path, archive):
     if isinstance(version, int) and version > VERSION:
         raise StudyError(f"{path}: it was saved by a newer Photometra (format {version}); this one reads {VERSION}")
     try:
-        entry = StudyEntry.model_validate(raw)
+        entry = StudyEntry.model_validate_json(text, strict=True)
     except ValidationError as error:
         first = error.errors()[0]
         place = ".".join(str(p) for p in first["loc"])

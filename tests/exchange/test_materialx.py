@@ -1,0 +1,74 @@
+"""The exported document is valid and means what the surface means."""
+
+import MaterialX as mx
+import numpy as np
+import pytest
+
+from photometra.exchange import write_materialx
+from photometra.exchange.materialx import ExportError, openpbr_inputs
+from photometra.optics import fresnel_conductor
+from photometra.study import Specimen
+from photometra.surface import Surface, table
+
+
+def read_back(path):
+    doc = mx.createDocument()
+    mx.readFromXmlFile(doc, str(path))
+    return doc
+
+
+def specimen(**values):
+    return Specimen("Probe of mine", 40.0, Surface({k.replace("__", "."): v for k, v in values.items()}))
+
+
+def test_the_demo_exports_valid_documents(demo, tmp_path):
+    library = mx.createDocument()
+    mx.loadLibraries(mx.getDefaultDataLibraryFolders(), mx.getDefaultDataSearchPath(), library)
+    definition = library.getNodeDef("ND_open_pbr_surface_surfaceshader")
+    assert definition is not None
+    for s in demo.specimens:
+        path = tmp_path / f"{s.name}.mtlx"
+        write_materialx(s, path)
+        doc = read_back(path)
+        assert doc.validate()[0]
+        shader = doc.getNodes("open_pbr_surface")[0]
+        for port in shader.getInputs():
+            wanted = definition.getActiveInput(port.getName())
+            assert wanted is not None and wanted.getType() == port.getType(), port.getName()
+        material = doc.getNodes("surfacematerial")[0]
+        assert material.getInput("surfaceshader").getNodeName() == shader.getName()
+        assert [p.name for p in tmp_path.iterdir() if p.name.startswith(".")] == []
+
+
+def test_a_metals_colour_is_that_of_its_constants():
+    inputs, left_out = openpbr_inputs(specimen(metalness=1.0, constants="brass-70-30", haze__amount=0.2))
+    n, k = table("brass-70-30").on_grid([610.0, 550.0, 465.0])
+    # Three wavelengths stand in roughly for red, green and blue.
+    assert inputs["base_color"][1] == pytest.approx(tuple(fresnel_conductor(1.0, n, k)), abs=0.08)
+    assert np.all(np.array(inputs["specular_color"][1]) <= 1.0)
+    assert any("optical constants" in s for s in left_out) and any("haze" in s for s in left_out)
+
+
+def test_glass_carries_index_dispersion_and_colour_at_depth():
+    inputs, left_out = openpbr_inputs(
+        specimen(transmission=1.0, ior=1.62, abbe=36.0, interior__colour=(0.8, 0.2, 0.1), interior__depth=5.0)
+    )
+    assert inputs["specular_ior"][1] == pytest.approx(1.62, abs=1e-4)
+    assert inputs["transmission_weight"][1] == 1.0
+    assert inputs["transmission_dispersion_abbe_number"][1] == 36.0
+    assert inputs["transmission_depth"][1] == 5.0
+    assert inputs["transmission_color"][1] == pytest.approx((0.8, 0.2, 0.1), abs=0.01)
+    assert any("spectrum of the absorption" in s for s in left_out)
+
+
+def test_a_plain_dielectric_loses_nothing():
+    inputs, left_out = openpbr_inputs(specimen(colour=(0.5, 0.5, 0.5), roughness=0.4))
+    assert left_out == []
+    assert inputs["specular_roughness"][1] == 0.4
+    # The interface darkens the body; what is carried is what leaves.
+    assert 0.2 < inputs["base_color"][1][0] < 0.5
+
+
+def test_a_place_that_cannot_be_written(tmp_path):
+    with pytest.raises(ExportError, match="no"):
+        write_materialx(specimen(), tmp_path / "no" / "a.mtlx")
