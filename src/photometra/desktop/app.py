@@ -46,10 +46,8 @@ def run(path=None):
 
     def begin():
         window.warm_kernels()
-        if path is not None:
+        if not window.offer_rescue(path) and path is not None:
             window.files.open(path)
-        else:
-            window.offer_rescue()
 
     QTimer.singleShot(0, begin)
     return application.exec()

@@ -10,6 +10,7 @@ from PyQt6.QtWidgets import QFileDialog, QMessageBox
 from ..imaging.pictures import read_picture
 from ..readings import read_file as read_reading
 from ..study import SUFFIX, Claim, Journal, Study, read_file, rescues, write_file
+from ..tracing import environment_from
 from .session import Session
 from .workers import Latest, LongJob
 
@@ -33,6 +34,10 @@ class Files(QObject):
         self._reader = LongJob(self)
         self._reader.finished.connect(lambda found: self._take(*found))
         self._reader.failed.connect(self.refuse)
+        self._fetcher = LongJob(self)
+        self._fetcher.finished.connect(self._fetched)
+        self._fetcher.failed.connect(self._not_fetched)
+        self._arriving = []
         self._writer = Latest("saving", self)
         self._writer.done.connect(self._written)
         self._writer.failed.connect(self.refuse)
@@ -90,8 +95,10 @@ class Files(QObject):
         self.session.open(study, path, unsaved)
         self.opened.emit()
 
-    def rescued(self):
-        return rescues()
+    def rescued(self, path=None):
+        """What ended programs left unsaved; with a path, only of that study."""
+        found = rescues()
+        return found if path is None else [r for r in found if r.path and r.path.resolve() == Path(path).resolve()]
 
     # Saving.
 
@@ -177,30 +184,57 @@ class Files(QObject):
             self.bring_in(name)
 
     def bring_in(self, path):
-        """Take a dropped or chosen file for what it is: a study, an environment, or a reading."""
+        """Take a dropped or chosen file for what it is: a study, an environment, or a reading of the specimen."""
         path = Path(path)
-        try:
-            if path.suffix == SUFFIX:
-                self.open(path)
-            elif path.suffix.lower() in _PICTURES:
-                self._take_environment(path)
-            elif self.session.specimen is None:
-                self.refuse("Add a specimen first; a reading belongs to one.")
-            else:
-                reading = read_reading(path)
-                specimen = self.session.specimen.with_reading(reading)
-                self.session.change_specimen(specimen, "import a reading")
-                self.session.choose_reading(len(specimen.readings) - 1)
-                self.session.said.emit(f"Imported {reading.name}: {reading.label}, {reading.rows} rows")
-        except (ValueError, OSError) as error:
-            self.refuse(str(error))
+        if path.suffix == SUFFIX:
+            self.open(path)
+        elif path.suffix.lower() in _PICTURES:
+            self._fetch(path, None)
+        elif self.session.specimen is None:
+            self.refuse("Add a specimen first; a reading belongs to one.")
+        else:
+            self._fetch(path, self.session.specimen.name)
 
-    def _take_environment(self, path):
-        read_picture(path)
-        safe = "".join(c if c.isalnum() or c in "._-" else "-" for c in path.name).lstrip("._-") or "environment.exr"
-        name = f"pictures/{safe}"
+    def _fetch(self, path, specimen_name):
+        self._arriving.append((path, specimen_name))
+        self._fetch_next()
+
+    def _fetch_next(self):
+        if self._arriving and not self._fetcher.is_running:
+            path, specimen_name = self._arriving.pop(0)
+            read = _environment_bytes if specimen_name is None else read_reading
+            self._fetcher.start(lambda _report, _cancel: (path, specimen_name, read(path)))
+
+    def _fetched(self, found):
+        path, specimen_name, what = found
+        if specimen_name is None:
+            self._take_environment(path, what)
+        else:
+            self._take_reading(specimen_name, what)
+        self._fetch_next()
+
+    def _not_fetched(self, sentence):
+        self.refuse(sentence)
+        self._fetch_next()
+
+    def _take_reading(self, specimen_name, reading):
         study = self.session.study
-        study = replace(study, pictures={**study.pictures, name: path.read_bytes()})
+        try:
+            index = study.index(specimen_name)
+        except ValueError as error:
+            self.refuse(str(error))
+            return
+        specimen = study.specimens[index].with_reading(reading)
+        self.session.history.apply(study.with_specimen_at(index, specimen), "import a reading")
+        self.session.choose(index)
+        self.session.choose_reading(len(specimen.readings) - 1)
+        self.session.said.emit(f"Imported {reading.name}: {reading.label}, {reading.rows} rows")
+
+    def _take_environment(self, path, data):
+        safe = "".join(c if (c.isascii() and c.isalnum()) or c in "._-" else "-" for c in path.name).lstrip("._-")
+        name = f"pictures/{safe[-100:] or 'environment.exr'}"
+        study = self.session.study
+        study = replace(study, pictures={**study.pictures, name: data})
         self.session.history.apply(study.with_booth(environment=name), "environment")
 
     # Remembering.
@@ -227,9 +261,16 @@ class Files(QObject):
         self._idle.stop()
         self._release()
         self._reader.end()
+        self._fetcher.end()
         self._writer.end()
         self._keeper.end()
         self._journal.clear()
+
+
+def _environment_bytes(path):
+    """The bytes of a picture file that can be read as an environment."""
+    environment_from(read_picture(path))
+    return path.read_bytes()
 
 
 def _written_study(study, path):

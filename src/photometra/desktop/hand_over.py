@@ -38,10 +38,11 @@ class HandOver(QDialog):
         self.setMinimumWidth(520)
         self.job = LongJob(self)
         self.job.progressed.connect(self._progressed)
-        self.job.finished.connect(self._finished)
+        self.job.finished.connect(lambda outcome: self._finish(outcome))
         self.job.failed.connect(self._said)
         self.job.cancelled.connect(lambda: self._said("Stopped; no file was written."))
         self._began = 0.0
+        self._finish = None
         whole = QVBoxLayout(self)
         whole.setSpacing(12)
         whole.addWidget(self._picture_group())
@@ -116,6 +117,7 @@ class HandOver(QDialog):
             )
         )
         if started:
+            self._finish = self._rendered
             self._busy(True)
 
     def _busy(self, on):
@@ -132,7 +134,7 @@ class HandOver(QDialog):
             f"{rendering.samples} samples, noise {100 * rendering.noise():.1f} %, about {left:.0f} s to go"
         )
 
-    def _finished(self, outcome):
+    def _rendered(self, outcome):
         self._busy(False)
         path, _ = outcome
         self.state.setText(f"Wrote {path}")
@@ -149,11 +151,14 @@ class HandOver(QDialog):
 
     def export_to(self, path):
         """Write the surface as MaterialX and say what it could not carry."""
-        try:
-            left_out = write_materialx(self.session.specimen, path)
-        except ValueError as error:
-            self.state.setText(str(error))
-            return
+        specimen = self.session.specimen
+        if self.job.start(lambda _report, _cancel: (path, write_materialx(specimen, path))):
+            self._finish = self._exported
+            self._busy(True)
+
+    def _exported(self, outcome):
+        self._busy(False)
+        path, left_out = outcome
         text = f"Wrote {path}"
         if left_out:
             text += "\nNot carried:\n" + "\n".join(f"· {sentence}" for sentence in left_out)

@@ -146,7 +146,7 @@ class MainWindow(QMainWindow):
         self._add(study, "&Quit", self.close, QKeySequence.StandardKey.Quit)
         edit = bar.addMenu("&Edit")
         self.undo_action = self._add(edit, "&Undo", lambda: self.session.history.undo(), QKeySequence.StandardKey.Undo)
-        self.redo_action = self._add(edit, "&Redo", lambda: self.session.history.redo(), QKeySequence.StandardKey.Redo)
+        self.redo_action = self._add(edit, "&Redo", lambda: self.session.history.redo(), "Ctrl+Shift+Z", "Ctrl+Y")
         specimen = bar.addMenu("S&pecimen")
         self._add(specimen, "&Add…", self.add_specimen, "Ctrl+Shift+N")
         self._add(specimen, "&Rename…", self.rename_specimen, "F2")
@@ -168,10 +168,9 @@ class MainWindow(QMainWindow):
         about = bar.addMenu("&Help")
         self._add(about, "&About Photometra", self.about)
 
-    def _add(self, menu, text, slot, shortcut=None):
+    def _add(self, menu, text, slot, *shortcuts):
         action = QAction(text, self)
-        if shortcut is not None:
-            action.setShortcut(shortcut)
+        action.setShortcuts([QKeySequence(s) for s in shortcuts])
         action.triggered.connect(lambda _checked=False: slot())
         menu.addAction(action)
         return action
@@ -314,9 +313,9 @@ class MainWindow(QMainWindow):
 
         self._warming.start(lambda report, cancel: warm(lambda *at: report(at), cancel))
 
-    def offer_rescue(self):
-        """Offer what an ended program left unsaved; True where the person took it."""
-        for rescue in self.files.rescued():
+    def offer_rescue(self, path=None):
+        """Offer what an ended program left unsaved (of one study); True where the person took it."""
+        for rescue in self.files.rescued(path):
             box = QMessageBox(self)
             box.setWindowTitle("Photometra")
             box.setText(f"Photometra ended before the changes to “{rescue.name}” were saved.")

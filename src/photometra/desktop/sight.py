@@ -170,13 +170,13 @@ class Sight(QWidget):
             "Neutral", "Balance on a place that is known to be neutral: click it in the picture (N)", True
         )
         self.neutral.setShortcut("N")
-        self.neutral.clicked.connect(lambda on: self._pick(NEUTRAL if on else ""))
+        self.neutral.clicked.connect(lambda on: self.pick(NEUTRAL if on else ""))
         self.unbalance = self._tool("×", "Take the white balance away")
         self.unbalance.setFixedWidth(24)
         self.unbalance.clicked.connect(lambda: self.session.set_booth("take white balance away", white=None))
         self.expose = self._tool("White", "Expose so that a white you click just reaches white (W)", True)
         self.expose.setShortcut("W")
-        self.expose.clicked.connect(lambda on: self._pick(WHITE if on else ""))
+        self.expose.clicked.connect(lambda on: self.pick(WHITE if on else ""))
         self.view = QComboBox()
         self.view.setToolTip("View transform: how scene light becomes screen light (P: the plain one and back)")
         self.view.setAccessibleName("View transform")
@@ -256,7 +256,8 @@ class Sight(QWidget):
         now = self.session.study.booth.view
         self.session.set_booth("view", view=FILMIC if now == PLAIN else PLAIN)
 
-    def _pick(self, what):
+    def pick(self, what):
+        """Take the next click in the picture as `NEUTRAL` or `WHITE`; "" takes none."""
         self.picture.pick(what)
         self.neutral.setChecked(what == NEUTRAL)
         self.expose.setChecked(what == WHITE)
@@ -270,7 +271,7 @@ class Sight(QWidget):
 
     def _picked(self, x, y):
         what = self.picture.picking
-        self._pick("")
+        self.pick("")
         colour = [float(v) for v in self.around(x, y)]
         try:
             if what == NEUTRAL:

@@ -71,16 +71,14 @@ class LongJob(QObject):
         super().__init__(parent)
         self._thread = None
         self._cancel = threading.Event()
-
-    @property
-    def is_running(self):
-        return self._thread is not None and self._thread.is_alive()
+        self.is_running = False
 
     def start(self, job):
         """Start `job`; False where one is running already."""
         if self.is_running:
             return False
         self._cancel = threading.Event()
+        self.is_running = True
         self._thread = threading.Thread(target=self._run, args=(job, self._cancel), name="long job", daemon=True)
         self._thread.start()
         return True
@@ -97,15 +95,13 @@ class LongJob(QObject):
         try:
             result = job(self.progressed.emit, cancel)
         except Exception as error:
-            if cancel.is_set():
-                self.cancelled.emit()
-            else:
-                self.failed.emit(error_text(error))
+            told = (self.cancelled, ()) if cancel.is_set() else (self.failed, (error_text(error),))
         else:
-            if cancel.is_set() and result is None:
-                self.cancelled.emit()
-            else:
-                self.finished.emit(result)
+            told = (self.cancelled, ()) if cancel.is_set() and result is None else (self.finished, (result,))
+        # Whoever hears of the end may start the next job.
+        self.is_running = False
+        signal, values = told
+        signal.emit(*values)
 
 
 def error_text(error):

@@ -1,0 +1,265 @@
+"""The command line as a contract: what it prints, where, the exit code, and that bad input changes nothing."""
+
+import json
+import zipfile
+
+import numpy as np
+import pytest
+
+from photometra.cli import VERBS, main
+from photometra.imaging.pictures import read_header, read_picture
+from photometra.readings import read_file as read_reading
+from photometra.study import read_file
+
+BRASS, PLATE, PRISM = "Brass lamp bracket", "Enamelled number plate", "Lens prism"
+
+
+@pytest.fixture
+def run(capsys):
+    """Run a command: (exit code, standard output, standard error)."""
+
+    def call(*words):
+        code = main([str(w) for w in words])
+        out = capsys.readouterr()
+        return code, out.out, out.err
+
+    return call
+
+
+@pytest.fixture
+def run_json(run):
+    """Run a command with --json: (exit code, the one object on standard output)."""
+
+    def call(*words):
+        code, out, _ = run(*words, "--json")
+        assert out.count("\n") == 1
+        return code, json.loads(out)
+
+    return call
+
+
+def refused(run, *words):
+    """The one line a refused command says, with exit code 2 and nothing on standard output."""
+    code, out, err = run(*words)
+    assert code == 2 and out == "", (code, out)
+    assert err.count("\n") == 1 and "Traceback" not in err, err
+    return err
+
+
+def test_new_add_set_show(run, run_json, tmp_path):
+    path = tmp_path / "a.photometra"
+    assert run("new", path)[0] == 0
+    assert run("add", path, "Tin cup", "--size-mm", "45")[0] == 0
+    code, _, err = run("set", path, "tin CUP", "roughness=gloss 0.8", "interior.depth=0.4 cm", "colour=#ff8000")
+    assert code == 0 and "roughness = 0.200" in err
+    _, shown = run_json("show", path)
+    cup = shown["specimens"][0]
+    assert cup["name"] == "Tin cup" and cup["size_mm"] == 45.0
+    assert cup["parameters"]["roughness"] == pytest.approx(0.2)
+    assert cup["parameters"]["interior.depth"] == pytest.approx(4.0)
+    assert cup["parameters"]["colour"] == pytest.approx([1.0, 0.21586, 0.0], abs=1e-4)
+    assert "Tin cup, 45 mm" in run("show", path)[1]
+    assert run("set", path, "Tin cup", "constants=brass-70-30", "metalness=1")[0] == 0
+    assert run_json("show", path, "Tin cup")[1]["specimens"][0]["parameters"]["constants"] == "brass-70-30"
+
+
+def test_the_demo_goes_from_out_to_within(run, run_json, own_demo):
+    code, before = run_json("agree", own_demo)
+    assert code == 1
+    assert [s["name"] for s in before["specimens"]] == [BRASS, PLATE, PRISM]
+    assert {"name", "kind", "metric", "value", "tolerance", "within"} == set(before["specimens"][0]["readings"][0])
+    for name in (BRASS, PLATE, PRISM):
+        assert run_json("agree", own_demo, name)[0] == 1
+        code, found = run_json("fit", own_demo, name, "--save")
+        assert code == 0
+        wanted = {"specimen", "free", "chi2_reduced", "correlation", "undetermined", "seconds"}
+        assert wanted <= set(found)
+        for one in found["free"]:
+            assert {"name", "value", "sigma", "start", "at_bound"} <= set(one)
+        assert len(found["correlation"]) == len(found["free"])
+        assert run_json("agree", own_demo, name)[0] == 0
+    code, after = run_json("agree", own_demo)
+    assert code == 0 and all(s["within"] for s in after["specimens"])
+    assert "within" in run("agree", own_demo)[1]
+
+
+def test_fit_takes_names_and_saves_only_when_told(run, run_json, own_demo):
+    before = own_demo.read_bytes()
+    _, found = run_json("fit", own_demo, BRASS, "--free", "roughness", "haze.amount")
+    assert [f["name"] for f in found["free"]] == ["roughness", "haze.amount"]
+    assert own_demo.read_bytes() == before
+    assert "reduced chi-square" in run("fit", own_demo, BRASS, "--free", "roughness")[1]
+    assert "cannot be solved" in refused(run, "fit", own_demo, BRASS, "--free", "metalness")
+
+
+@pytest.mark.parametrize("instrument", ["spectrophotometer", "glossmeter", "refractometer"])
+def test_measure_prints_the_readings_own_columns(run_json, demo_file, instrument):
+    code, found = run_json("measure", demo_file, PRISM, instrument)
+    assert code == 0 and (found["specimen"], found["instrument"]) == (PRISM, instrument)
+    assert len({len(v) for v in found["columns"].values()}) == 1
+
+
+def test_measure_of_the_gloss_standard(run_json, run, tmp_path):
+    path = tmp_path / "a.photometra"
+    run("new", path)
+    run("add", path, "Tile")
+    run("set", path, "Tile", "ior=1.567", "roughness=0", "colour=0,0,0")
+    _, found = run_json("measure", path, "Tile", "glossmeter")
+    assert found["columns"]["angle_deg"] == [20.0, 60.0, 85.0]
+    assert found["columns"]["gloss_units"] == pytest.approx([100.0] * 3, abs=0.5)
+
+
+def test_measure_with_other_values_geometry_and_a_file(run, run_json, demo_file, tmp_path):
+    out = tmp_path / "r.csv"
+    code, _, err = run(
+        "measure", demo_file, PLATE, "spectrophotometer", "--geometry", "de:8", "--set", "roughness=0.9", "ior=1.6",
+        "-o", out,
+    )  # fmt: skip
+    assert code == 0 and str(out) in err
+    reading = read_reading(out)
+    assert reading.geometry == "de:8" and reading.kind_key == "reflectance"
+    _, plain = run_json("measure", demo_file, PLATE, "spectrophotometer", "--geometry", "de:8")
+    assert not np.allclose(plain["columns"]["reflectance"], reading.columns["reflectance"])
+    assert read_file(demo_file).specimen(PLATE).surface["roughness"] == pytest.approx(0.22)
+
+
+def test_import_and_back(run, run_json, own_demo, tmp_path):
+    out = tmp_path / "r.csv"
+    run("measure", own_demo, BRASS, "glossmeter", "-o", out)
+    assert run("import", own_demo, BRASS, out)[0] == 0
+    assert run("import", own_demo, BRASS, out, "--as", "gloss")[0] == 0
+    names = [r["name"] for r in run_json("show", own_demo, BRASS)[1]["specimens"][0]["readings"]]
+    assert len(names) == 6 and len(set(names)) == 6
+
+
+@pytest.mark.parametrize(("name", "values"), [
+    ("metal", ["metalness=1", "face_colour=1,1,1", "edge_colour=1,1,1", "roughness=0.3"]),
+    ("glass", ["transmission=1", "ior=1.5", "roughness=0.1"]),
+])  # fmt: skip
+def test_the_furnace_by_command(run, run_json, tmp_path, name, values):
+    study, out = tmp_path / "a.photometra", tmp_path / "a.exr"
+    run("new", study)
+    run("add", study, name)
+    code, told = run_json(
+        "render", study, name, "-o", out, "--set", *values, "--size", "64x64", "--samples", 128,
+        "--environment", "uniform",
+    )  # fmt: skip
+    assert code == 0 and told["samples"] == 128 and told["size"] == [64, 64]
+    assert read_picture(out).reshape(-1, 3).mean(axis=0) == pytest.approx(np.ones(3), abs=5e-3)
+    assert told["mean"] == pytest.approx([1.0] * 3, abs=5e-3)
+    # The same seed gives the same picture, another another.
+    again, other = tmp_path / "b.exr", tmp_path / "c.exr"
+    for path, seed in ((again, 1), (other, 2)):
+        run("render", study, name, "-o", path, "--set", *values, "--size", "16x16", "--samples", 4, "--seed", seed)
+    assert not np.array_equal(read_picture(again), read_picture(other))
+
+
+def test_render_to_png_and_header(run, demo_file, tmp_path):
+    out = tmp_path / "a.png"
+    assert run("render", demo_file, PLATE, "-o", out, "--size", "32x24", "--samples", "4")[0] == 0
+    assert read_picture(out).shape == (24, 32, 3)
+    exr = tmp_path / "a.exr"
+    run("render", demo_file, PLATE, "-o", exr, "--size", "8x8", "--samples", "1", "--set", "roughness=0.77")
+    header = read_header(exr)
+    assert header["photometra:specimen"] == PLATE and header["photometra:parameter:roughness"] == "0.77"
+
+
+def test_check_says_and_mends(run, run_json, own_demo):
+    assert run_json("check", own_demo) == (0, {"findings": [], "sound": True})
+    run("set", own_demo, PLATE, "ior=1")
+    code, found = run_json("check", own_demo)
+    assert code == 1 and found["findings"][0]["specimen"] == PLATE and found["findings"][0]["mend"] == {"ior": 1.5}
+    assert "Mend: ior=1.5" in run("check", own_demo)[1]
+
+
+def test_export_and_constants(run, run_json, demo_file, tmp_path):
+    out = tmp_path / "a.mtlx"
+    code, _, err = run("export", demo_file, BRASS, "--as", "materialx", "-o", out)
+    assert code == 0 and "not carried" in err and "open_pbr_surface" in out.read_text()
+    assert len(run_json("constants")[1]["tables"]) == 56
+    _, brass = run_json("constants", "brass-70-30")
+    assert {"name", "title", "source", "columns"} <= set(brass) and brass["colour"].startswith("#")
+    assert "brass-70-30" in run("constants")[1]
+    assert run("constants", "brass-70-30")[0] == 0
+
+
+class TestBadInput:
+    """One sentence, exit code 2, nothing on standard output, nothing changed."""
+
+    def test_a_truncated_study(self, run, own_demo):
+        own_demo.write_bytes(own_demo.read_bytes()[:3000])
+        before = own_demo.read_bytes()
+        for words in (["agree"], ["show"], ["check"], ["set", PLATE, "ior=1.6"], ["fit", PLATE, "--save"]):
+            line = refused(run, words[0], own_demo, *words[1:])
+            assert "damaged" in line and str(own_demo) in line
+        assert own_demo.read_bytes() == before
+
+    def test_a_zip_with_a_way_out_of_it(self, run, own_demo, tmp_path):
+        with zipfile.ZipFile(own_demo, "a") as archive:
+            archive.writestr("../../evil.csv", "x")
+        assert "evil.csv" in refused(run, "show", own_demo)
+        assert not list(tmp_path.parent.glob("evil.csv"))
+
+    def test_text_in_a_number_column(self, run, own_demo, tmp_path):
+        path, before = tmp_path / "r.csv", own_demo.read_bytes()
+        path.write_text("wavelength_nm,reflectance\n400,0.2\n410,shiny\n")
+        line = refused(run, "import", own_demo, PLATE, path)
+        assert f"{path}, line 3" in line and "'shiny'" in line
+        assert own_demo.read_bytes() == before
+
+    def test_an_empty_exr(self, run, own_demo, tmp_path):
+        empty, out = tmp_path / "sky.exr", tmp_path / "out.exr"
+        empty.touch()
+        line = refused(run, "render", own_demo, PLATE, "-o", out, "--environment", empty, "--samples", "1")
+        assert str(empty) in line and "empty" in line and not out.exists()
+
+    def test_an_unknown_parameter_and_a_wrong_value(self, run, own_demo):
+        before = own_demo.read_bytes()
+        assert "did you mean roughness" in refused(run, "set", own_demo, PLATE, "roughnes=0.3")
+        assert "outside" in refused(run, "set", own_demo, PLATE, "ior=1.6", "roughness=3")
+        assert "NAME=VALUE" in refused(run, "set", own_demo, PLATE, "roughness")
+        assert "no specimen" in refused(run, "set", own_demo, "Tin", "ior=1.6")
+        assert own_demo.read_bytes() == before
+
+    def test_outputs_never_overwrite_a_study(self, run, own_demo, tmp_path):
+        before = own_demo.read_bytes()
+        disguised = tmp_path / "looks-like.exr"
+        disguised.write_bytes(before)
+        for out in (own_demo, disguised):
+            assert "never overwrites" in refused(run, "render", own_demo, PLATE, "-o", out, "--samples", "1")
+            assert "never overwrites" in refused(run, "measure", own_demo, PLATE, "glossmeter", "-o", out)
+        assert own_demo.read_bytes() == before == disguised.read_bytes()
+
+    @pytest.mark.parametrize(("words", "says"), [
+        (["frobnicate", "x"], "not a verb"),
+        (["picture.jpg"], "neither a verb nor"),
+        (["show"], "Missing argument"),
+        (["show", "none.photometra"], "no such file"),
+        (["new", "a.txt"], "ends in .photometra"),
+        (["constants", "brasss"], "did you mean"),
+        (["render", "S", PLATE, "-o", "a.exr", "--size", "big"], "--size"),
+        (["render", "S", PLATE, "-o", "a.gif"], "ends in .exr or .png"),
+        (["render", "S", PLATE, "-o", "a.exr", "--samples", "1", "--noise", "0.1"], "one of"),
+        (["render", "S", PLATE, "-o", "a.exr", "--environment", "moon"], "choose from uniform"),
+        (["render", "S", PLATE, "-o", "no/a.exr"], "no folder"),
+        (["measure", "S", PLATE, "ruler"], "no instrument"),
+        (["measure", "S", BRASS, "refractometer"], "dielectrics only"),
+        (["measure", "S", PLATE, "spectrophotometer", "--geometry", "1:1"], "no geometry"),
+        (["export", "S", PLATE, "--as", "paper", "-o", "a.mtlx"], "not a standard"),
+        (["add", "S", PLATE], "already"),
+        (["add", "S", "Tin", "--size-mm", "-3"], "size"),
+        (["import", "S", PLATE, "none.csv"], "cannot be read"),
+        (["agree", "S", "--loud"], "No such option"),
+    ])  # fmt: skip
+    def test_bad_use(self, run, own_demo, tmp_path, monkeypatch, words, says):
+        monkeypatch.chdir(tmp_path)
+        before = own_demo.read_bytes()
+        assert says.lower() in refused(run, *[own_demo if w == "S" else w for w in words]).lower()
+        assert own_demo.read_bytes() == before
+        assert sorted(p.name for p in tmp_path.iterdir()) == [own_demo.name]
+
+
+def test_every_verb_has_help(run):
+    for verb in VERBS:
+        code, out, _ = run(verb, "--help")
+        assert code == 0 and "Usage" in out

@@ -1,0 +1,104 @@
+"""The real window on the demo study, and hands to work it with."""
+
+import pytest
+from PyQt6.QtCore import QPoint, QSettings, Qt, QTimer
+from PyQt6.QtTest import QTest
+from PyQt6.QtWidgets import QApplication, QMessageBox
+
+from photometra.desktop import theme
+from photometra.desktop.app import make_application
+from photometra.desktop.main_window import MainWindow
+
+PATIENCE_MS = 40_000
+
+
+@pytest.fixture(scope="session")
+def qapp():
+    application = make_application()
+    theme.apply(application, "dim")
+    return application
+
+
+@pytest.fixture
+def make_window(qapp, qtbot, tmp_path):
+    """Open a window, on a study's file or on none. All are closed at the end, whatever is unsaved in them."""
+    made = []
+
+    def open_one(path=None):
+        window = MainWindow(QSettings(str(tmp_path / "window.ini"), QSettings.Format.IniFormat))
+        made.append(window)
+        window.show()
+        qtbot.waitExposed(window)
+        if path is not None:
+            window.files.open(path)
+            qtbot.waitUntil(lambda: window.session.path == path, timeout=PATIENCE_MS)
+        return window
+
+    yield open_one
+    for window in made:
+        window.session.history.mark_saved()
+        window.close()
+        window.deleteLater()
+
+
+@pytest.fixture
+def window(make_window, own_demo, qtbot):
+    """The window on its own copy of the demo, with a picture and all agreements there."""
+    made = make_window(own_demo)
+    wait_for_picture(qtbot, made)
+    qtbot.waitUntil(lambda: made.session.is_current, timeout=PATIENCE_MS)
+    return made
+
+
+def wait_for_picture(qtbot, window, step=1, samples=2):
+    """Wait for a picture of the surface as it stands, at full size unless told otherwise."""
+
+    def there():
+        frame = window.sight.picture.frame
+        return (
+            frame is not None
+            and frame.request.surface == window.session.specimen.surface
+            and frame.request.booth == window.session.study.booth
+            and frame.step <= step
+            and frame.samples >= samples
+        )
+
+    qtbot.waitUntil(there, timeout=PATIENCE_MS)
+    return window.sight.picture.frame
+
+
+def click(widget, at=None, button=Qt.MouseButton.LeftButton):
+    QTest.mouseClick(widget, button, Qt.KeyboardModifier.NoModifier, at or widget.rect().center())
+
+
+def drag(widget, start, end, steps=6, button=Qt.MouseButton.LeftButton):
+    """Press, move in steps, release; places in the widget's own pixels."""
+    plain = Qt.KeyboardModifier.NoModifier
+    QTest.mousePress(widget, button, plain, start)
+    for i in range(1, steps + 1):
+        QTest.mouseMove(widget, start + (end - start) * i / steps)
+        QTest.qWait(1)
+    QTest.mouseRelease(widget, button, plain, end)
+
+
+def track_point(track, value):
+    return QPoint(round(track.x_of(value)), 12)
+
+
+def answer(what, then=None):
+    """When a question comes up, press the button that says `what`; `then(text)` gets the question's words."""
+
+    def look():
+        box = QApplication.activeModalWidget()
+        if not isinstance(box, QMessageBox):
+            QTimer.singleShot(20, look)
+            return
+        if then is not None:
+            then(box.text())
+        for button in box.buttons():
+            if button.text().replace("&", "") == what:
+                click(button)
+                return
+        raise AssertionError(f"no button '{what}' among {[b.text() for b in box.buttons()]}")
+
+    QTimer.singleShot(20, look)

@@ -1,0 +1,293 @@
+"""Files, the constants browser and the hand-over, in the real window."""
+
+import json
+import os
+from pathlib import Path
+
+import pytest
+from PyQt6.QtCore import QMimeData, QPointF, Qt, QUrl
+from PyQt6.QtGui import QDropEvent
+from PyQt6.QtTest import QTest
+from PyQt6.QtWidgets import QFileDialog, QInputDialog
+
+from photometra.imaging.pictures import read_header, read_picture, write_exr
+from photometra.study import Journal, read_file, write_file
+from photometra.study.journal import journal_folder
+
+from .conftest import PATIENCE_MS, answer, click
+
+CTRL = Qt.KeyboardModifier.ControlModifier
+
+
+def spoil(window):
+    window.session.set_values({"roughness": 0.5})
+
+
+@pytest.fixture
+def says(monkeypatch):
+    """File dialogs cannot be clicked: they give this answer."""
+
+    def set_answer(path):
+        for name in ("getOpenFileName", "getSaveFileName"):
+            monkeypatch.setattr(QFileDialog, name, lambda *_a, **_k: (str(path), ""))
+
+    return set_answer
+
+
+class TestClosing:
+    def test_saved_work_closes_at_once(self, window):
+        assert window.close()
+
+    def test_unsaved_work_asks_and_cancel_stays(self, window):
+        spoil(window)
+        asked = []
+        answer("Cancel", asked.append)
+        assert not window.close()
+        assert asked == ["Save the changes to own?"] and window.isVisible()
+
+    def test_discard_leaves_the_file_alone(self, window, own_demo):
+        before = own_demo.read_bytes()
+        spoil(window)
+        answer("Discard")
+        assert window.close()
+        assert own_demo.read_bytes() == before
+
+    def test_save_saves_first(self, window, own_demo):
+        spoil(window)
+        answer("Save")
+        assert window.close()
+        assert read_file(own_demo).specimens[0].surface["roughness"] == 0.5
+
+
+class TestFiles:
+    def test_save_as_open_and_recent(self, window, own_demo, tmp_path, qtbot, says):
+        spoil(window)
+        other = tmp_path / "copy.photometra"
+        says(tmp_path / "copy")
+        QTest.keyClick(window, Qt.Key.Key_S, CTRL | Qt.KeyboardModifier.ShiftModifier)
+        qtbot.waitUntil(lambda: window.session.path == other, timeout=PATIENCE_MS)
+        assert read_file(other) == window.session.study != read_file(own_demo)
+        says(own_demo)
+        QTest.keyClick(window, Qt.Key.Key_O, CTRL)
+        qtbot.waitUntil(lambda: window.session.path == own_demo, timeout=PATIENCE_MS)
+        assert window.files.recent[:2] == [str(own_demo.resolve()), str(other.resolve())]
+        assert [a.text() for a in window._recent_menu.actions()][:2] == window.files.recent[:2]
+
+    def test_a_damaged_file_is_told_and_the_study_stays(self, window, tmp_path, qtbot):
+        bad, told = tmp_path / "bad.photometra", []
+        bad.write_bytes(b"no zip")
+        study = window.session.study
+        answer("OK", told.append)
+        window.files.open(bad)
+        qtbot.waitUntil(lambda: bool(told), timeout=PATIENCE_MS)
+        assert str(bad) in told[0] and window.session.study is study
+
+    def test_a_full_disk_keeps_the_work(self, window, qtbot, monkeypatch):
+        told = []
+        spoil(window)
+        window.session.path = Path("/no/such/folder/a.photometra")
+        answer("OK", told.append)
+        QTest.keyClick(window, Qt.Key.Key_S, CTRL)
+        qtbot.waitUntil(lambda: bool(told), timeout=PATIENCE_MS)
+        assert "cannot write here" in told[0] and not window.session.history.is_saved
+
+    def test_a_new_study_starts_empty_and_grows(self, window, qtbot, monkeypatch):
+        QTest.keyClick(window, Qt.Key.Key_N, CTRL)
+        assert window.session.specimen is None and window.session.path is None
+        assert window.route.steps["Specimen"].toolTip().endswith("no specimen yet")
+        monkeypatch.setattr(QInputDialog, "getText", lambda *_a, **_k: ("Tin cup", True))
+        QTest.keyClick(window, Qt.Key.Key_N, CTRL | Qt.KeyboardModifier.ShiftModifier)
+        assert window.session.specimen.name == "Tin cup"
+        qtbot.waitUntil(lambda: window.sight.picture.frame is not None, timeout=PATIENCE_MS)
+        told = []
+        answer("OK", told.append)
+        window.add_specimen()
+        assert "already" in told[0] and len(window.session.study.specimens) == 1
+        window.activateWindow()
+        qtbot.waitUntil(window.isActiveWindow, timeout=PATIENCE_MS)
+        QTest.keyClick(window, Qt.Key.Key_Z, CTRL)
+        assert window.session.specimen is None
+
+    def test_another_program_has_it_open(self, window, own_demo, tmp_path, qtbot):
+        from photometra.study import Claim
+
+        other = tmp_path / "other.photometra"
+        other.write_bytes(own_demo.read_bytes())
+        claim = Claim(other)
+        claim.take()
+        claim._file.write_text(str(os.getppid()))
+        told = []
+        answer("OK", told.append)
+        window.files.open(other)
+        qtbot.waitUntil(lambda: bool(told), timeout=PATIENCE_MS)
+        assert "is open in another Photometra" in told[0]
+
+
+class TestBringingIn:
+    def drop(self, window, *paths):
+        data = QMimeData()
+        data.setUrls([QUrl.fromLocalFile(str(p)) for p in paths])
+        window.dropEvent(QDropEvent(
+            QPointF(50, 50), Qt.DropAction.CopyAction, data, Qt.MouseButton.LeftButton, Qt.KeyboardModifier.NoModifier
+        ))  # fmt: skip
+
+    def test_dropped_readings_are_taken_each_as_a_step(self, window, tmp_path, qtbot):
+        a, b = tmp_path / "a.csv", tmp_path / "b.csv"
+        a.write_text("angle_deg,gloss_units\n20,400\n60,420\n")
+        b.write_text("wavelength_nm,reflectance\n400,0.4\n700,0.8\n")
+        self.drop(window, a, b)
+        qtbot.waitUntil(lambda: len(window.session.specimen.readings) == 6, timeout=PATIENCE_MS)
+        assert [r.name for r in window.session.specimen.readings[-2:]] == ["a", "b"]
+        assert window.session.reading.name == "b" and len(window.ledger.reading_cards) == 6
+        QTest.keyClick(window, Qt.Key.Key_Z, CTRL)
+        assert len(window.session.specimen.readings) == 5
+
+    def test_a_bad_reading_is_told_and_nothing_changes(self, window, tmp_path, qtbot):
+        bad, told = tmp_path / "a.csv", []
+        bad.write_text("angle_deg,gloss_units\n20,shiny\n")
+        study = window.session.study
+        answer("OK", told.append)
+        self.drop(window, bad)
+        qtbot.waitUntil(lambda: bool(told), timeout=PATIENCE_MS)
+        assert "line 2: 'shiny'" in told[0] and window.session.study is study
+
+    def test_an_environment_travels_with_the_study(self, window, tmp_path, qtbot, own_demo):
+        import numpy as np
+
+        sky = tmp_path / "Mein Himmel ü.exr"
+        write_exr(sky, np.full((8, 16, 3), 0.4))
+        self.drop(window, sky)
+        qtbot.waitUntil(lambda: window.session.study.booth.environment.startswith("pictures/"), timeout=PATIENCE_MS)
+        assert window.sight.environment.currentData() == window.session.study.booth.environment
+        QTest.keyClick(window, Qt.Key.Key_S, CTRL)
+        qtbot.waitUntil(lambda: window.session.history.is_saved, timeout=PATIENCE_MS)
+        assert read_file(own_demo) == window.session.study
+        qtbot.waitUntil(
+            lambda: window.sight.picture.frame.request.booth == window.session.study.booth, timeout=PATIENCE_MS
+        )
+
+
+class TestAutosave:
+    def test_unsaved_work_is_kept_and_dropped_once_saved(self, window, qtbot):
+        spoil(window)
+        window.files.autosave()
+        mine = journal_folder() / f"{os.getpid()}.photometra"
+        qtbot.waitUntil(mine.exists, timeout=PATIENCE_MS)
+        assert read_file(mine) == window.session.study
+        QTest.keyClick(window, Qt.Key.Key_S, CTRL)
+        qtbot.waitUntil(lambda: not mine.exists(), timeout=PATIENCE_MS)
+
+    def left_behind(self, study, path):
+        """As a program leaves it that was killed."""
+        Journal().keep(study, path)
+        for suffix in (".photometra", ".json"):
+            (journal_folder() / f"{os.getpid()}{suffix}").rename(journal_folder() / f"999999998{suffix}")
+        note = journal_folder() / "999999998.json"
+        note.write_text(json.dumps({**json.loads(note.read_text()), "pid": 999999998}))
+
+    def test_work_of_a_killed_program_is_brought_back(self, make_window, demo, own_demo):
+        lost = demo.with_size(0, 33.0)
+        self.left_behind(lost, own_demo)
+        window = make_window()
+        asked = []
+        answer("Bring them back", asked.append)
+        assert window.offer_rescue(own_demo)
+        assert "Harrow Skerry" in asked[0]
+        assert window.session.study == lost and window.session.path == own_demo
+        assert not window.session.history.is_saved
+        assert window.files.rescued() == []
+
+    def test_or_let_go(self, make_window, demo, tmp_path):
+        self.left_behind(demo, None)
+        window = make_window()
+        assert not window.offer_rescue(tmp_path / "another.photometra")
+        answer("Let them go")
+        assert not window.offer_rescue()
+        assert window.files.rescued() == [] and window.session.specimen is None
+
+
+class TestConstantsBrowser:
+    def open(self, window):
+        QTest.keyClick(window, Qt.Key.Key_B, CTRL)
+        return window.browser
+
+    def shown(self, browser):
+        rows = range(browser.list.rowCount())
+        return [browser.key_of_row(r) for r in rows if not browser.list.isRowHidden(r)]
+
+    def test_search_look_and_use(self, window, qtbot):
+        browser = self.open(window)
+        assert len(self.shown(browser)) == 56 and browser.key == "brass-70-30"
+        QTest.keyClicks(browser.search, "gold")
+        assert 0 < len(self.shown(browser)) < 6 and "gold" in browser.key
+        wanted = browser.key
+        assert browser.source.text() and "facing us" in browser.note.text()
+        with qtbot.waitSignal(browser.taken):
+            click(browser.use_button)
+        assert window.session.specimen.surface["constants"] == wanted
+        assert not browser.isVisible()
+        QTest.keyClick(window, Qt.Key.Key_Z, CTRL)
+        assert window.session.specimen.surface["constants"] == "brass-70-30"
+
+    def test_closest_to_my_reading(self, window, qtbot):
+        browser = self.open(window)
+        click(browser.rank_button)
+        qtbot.waitUntil(lambda: not browser.list.isColumnHidden(3), timeout=PATIENCE_MS)
+        assert self.shown(browser)[0].startswith("brass")
+        differences = [float(browser.list.item(r, 3).text()) for r in range(5)]
+        assert differences == sorted(differences)
+
+    def test_closing_in_the_middle_of_ranking(self, window, qtbot):
+        browser = self.open(window)
+        click(browser.rank_button)
+        QTest.keyClick(browser, Qt.Key.Key_Escape)
+        assert not browser.isVisible() and not browser.job.is_running
+
+
+class TestHandOver:
+    def open(self, window):
+        QTest.keyClick(window, Qt.Key.Key_E, CTRL)
+        return window.hand_over
+
+    def test_a_picture_with_its_parameters(self, window, tmp_path, qtbot, says):
+        dialog = self.open(window)
+        dialog.size_box.setCurrentIndex(0)
+        dialog.samples.setValue(2)
+        for suffix in (".exr", ".png"):
+            out = tmp_path / f"picture{suffix}"
+            says(out)
+            with qtbot.waitSignal(dialog.written, timeout=PATIENCE_MS):
+                click(dialog.render_button)
+            assert read_picture(out).shape == (512, 512, 3)
+        header = read_header(tmp_path / "picture.exr")
+        assert header["photometra:specimen"] == window.session.specimen.name
+        assert header["photometra:parameter:constants"] == "brass-70-30"
+
+    def test_cancel_writes_nothing(self, window, tmp_path, qtbot, says):
+        dialog = self.open(window)
+        dialog.samples.setValue(5000)
+        says(tmp_path / "long.exr")
+        click(dialog.render_button)
+        qtbot.waitUntil(lambda: "samples" in dialog.state.text(), timeout=PATIENCE_MS)
+        click(dialog.cancel_button)
+        qtbot.waitUntil(lambda: "no file was written" in dialog.state.text(), timeout=PATIENCE_MS)
+        assert not (tmp_path / "long.exr").exists()
+
+    def test_a_material(self, window, tmp_path, qtbot, says):
+        dialog = self.open(window)
+        says(tmp_path / "brass")
+        with qtbot.waitSignal(dialog.written, timeout=PATIENCE_MS):
+            click(dialog.export_button)
+        assert "open_pbr_surface" in (tmp_path / "brass.mtlx").read_text()
+        assert "Not carried" in dialog.state.text()
+        says(tmp_path / "no" / "brass.mtlx")
+        click(dialog.export_button)
+        qtbot.waitUntil(lambda: "no/brass" in dialog.state.text(), timeout=PATIENCE_MS)
+
+
+def test_a_study_with_no_screen_of_its_own_settings_opens(make_window, tmp_path, demo, qtbot):
+    path = tmp_path / "x.photometra"
+    write_file(demo.with_booth(view="plain", environment="uniform"), path)
+    window = make_window(path)
+    qtbot.waitUntil(lambda: window.sight.picture.frame is not None, timeout=PATIENCE_MS)
+    assert window.sight.environment.currentText() == "uniform"
