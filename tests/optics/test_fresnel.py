@@ -2,7 +2,7 @@
 
 import numpy as np
 import pytest
-from hypothesis import given
+from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from photometra.optics import fresnel_conductor, fresnel_dielectric, fresnel_face_edge
@@ -23,7 +23,9 @@ def test_dielectric_is_the_closed_form(cosine, eta):
     assert fresnel_dielectric(cosine, eta) == pytest.approx(closed_form(cosine, eta), abs=1e-12)
 
 
+@settings(max_examples=500)
 @given(st.floats(0.001, 1.0), st.floats(0.02, 6.0), st.floats(0.0, 9.0))
+@example(0.5, 0.5, 1e-5)
 def test_conductor_is_the_closed_form(cosine, n, k):
     assert fresnel_conductor(cosine, n, k) == pytest.approx(closed_form(cosine, n + 1j * k), abs=1e-12)
 

@@ -33,7 +33,11 @@ def conductor_scalar(cos_i, n, k):
     k2 = k * k
     t0 = n2 - k2 - s2
     a2b2 = math.sqrt(t0 * t0 + 4.0 * n2 * k2)
-    a = math.sqrt(max(0.0, 0.5 * (a2b2 + t0)))
+    # a + i b is the root of (n + i k)² - s2; whichever of the two does not cancel comes first, and a b = n k.
+    if t0 >= 0.0:
+        a = math.sqrt(0.5 * (a2b2 + t0))
+    else:
+        a = n * k / math.sqrt(0.5 * (a2b2 - t0))
     t1 = a2b2 + c2
     t2 = 2.0 * a * cos_i
     r_s = (t1 - t2) / (t1 + t2)
