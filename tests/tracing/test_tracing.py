@@ -11,7 +11,7 @@ from photometra.instruments import directional_albedo
 from photometra.surface import Surface
 from photometra.surface.compile import compile_surface
 from photometra.tracing import Limits, Rendering, Scene, environment_from, uniform_environment
-from photometra.tracing.environment import density_towards, direction_drawn, radiance_towards
+from photometra.tracing.environment import density_at, direction_drawn, place_towards, radiance_at
 from photometra.tracing.scene import PATCHES
 from photometra.tracing.spectral import HEROES, choose_wavelengths, film_response, light_spectra
 
@@ -121,9 +121,11 @@ def test_light_is_drawn_as_the_density_says_and_integrates_to_the_same():
     counts = np.zeros((8, 16))
     weighed = np.zeros(3)
     for u in rng.random((draws, 3)):
-        x, y, z, density = direction_drawn(*u, turn, e.chance, e.accept, e.alias)
-        assert density == pytest.approx(density_towards(x, y, z, turn, e.chance), rel=1e-6)
-        weighed += np.array(radiance_towards(x, y, z, turn, e.radiance)) / density
+        x, y, z, density, u_drawn, v_drawn = direction_drawn(*u, turn, e.chance, e.accept, e.alias)
+        u_seen, v_seen = place_towards(x, y, z, turn)
+        assert (u_seen, v_seen) == pytest.approx((u_drawn, v_drawn), abs=1e-6)
+        assert density == pytest.approx(density_at(u_drawn, v_drawn, y, e.chance), rel=1e-6)
+        weighed += np.array(radiance_at(u_seen, v_seen, e.radiance)) / density
         row = min(int(np.arccos(np.clip(y, -1, 1)) / np.pi * 8), 7)
         column = int(((np.arctan2(x, -z) + turn) / (2 * np.pi) + 0.5) % 1.0 * 16)
         counts[row, min(column, 15)] += 1
@@ -135,7 +137,7 @@ def test_light_is_drawn_as_the_density_says_and_integrates_to_the_same():
     plain = np.zeros(3)
     for t, p in zip(theta.ravel(), phi.ravel(), strict=True):
         d = np.sin(t) * np.sin(p), np.cos(t), -np.sin(t) * np.cos(p)
-        plain += np.array(radiance_towards(*d, turn, e.radiance)) * np.sin(t)
+        plain += np.array(radiance_at(*place_towards(*d, turn), e.radiance)) * np.sin(t)
     plain *= (np.pi / 180) * (2 * np.pi / 360)
     assert weighed / draws == pytest.approx(plain, rel=0.03)
 

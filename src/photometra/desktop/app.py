@@ -15,8 +15,13 @@ def settings_file() -> Path:
     return Path(platformdirs.user_config_dir("photometra")) / "window.ini"
 
 
+_SWITCH_S = 0.0005
+"""How long one thread may keep the interpreter from another: the render thread must not wait for paint events."""
+
+
 def make_application(arguments=None) -> QApplication:
-    """The QApplication, in the theme that was last chosen."""
+    """The QApplication; threads of the process take turns quickly from now on."""
+    sys.setswitchinterval(_SWITCH_S)
     application = QApplication.instance() or QApplication(arguments or sys.argv[:1])
     application.setApplicationName("Photometra")
     application.setDesktopFileName("photometra")

@@ -8,7 +8,7 @@ from PyQt6.QtCore import QObject, pyqtSignal
 from ..fitting import agreements
 from ..study import History, Study
 from ..surface import PARAMETERS, STRATA
-from .workers import Latest
+from .workers import AFTER_THE_PICTURE, Latest
 
 
 class Session(QObject):
@@ -38,7 +38,7 @@ class Session(QObject):
         self.stratum = "finish"
         self.agreements = {}
         self._shown = None
-        self._worker = Latest("agreement", self)
+        self._worker = Latest("agreement", self, AFTER_THE_PICTURE)
         self._worker.done.connect(self._agreed)
         self._worker.failed.connect(self.said)
         self.path = None

@@ -26,7 +26,7 @@ from .colour_gauge import ConstantsRow, TripleGauge
 from .gauge import Gauge
 from .section import Section
 from .session import Session
-from .workers import Latest
+from .workers import AFTER_THE_PICTURE, Latest
 
 
 class StrataPanel(QWidget):
@@ -43,7 +43,7 @@ class StrataPanel(QWidget):
         self.section = Section()
         self.section.chosen.connect(session.choose_stratum)
         self.section.angle_changed.connect(self._split)
-        self._splitter = Latest("section", self)
+        self._splitter = Latest("section", self, AFTER_THE_PICTURE)
         self._splitter.done.connect(self.section.show_split)
         self.gauges = {}
         self._pages = {}

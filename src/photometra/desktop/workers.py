@@ -1,19 +1,27 @@
 """Work away from the window's thread: the newest of many small jobs, and one long job with progress and cancel."""
 
 import threading
+import time
 import traceback
 
 from PyQt6.QtCore import QObject, pyqtSignal
 
+AFTER_THE_PICTURE = 0.05
+"""Seconds by which other work stands back after a change, so that the first picture has the cores to itself."""
+
 
 class Latest(QObject):
-    """Runs jobs on a thread of its own, one at a time; of those that wait, only the newest. Signals come back."""
+    """Runs jobs on a thread of its own, one at a time; of those that wait, only the newest. Signals come back.
+
+    A job waits `delay` seconds first; meanwhile a newer one may take its place.
+    """
 
     done = pyqtSignal(object)
     failed = pyqtSignal(str)
 
-    def __init__(self, name, parent=None):
+    def __init__(self, name, parent=None, delay=0.0):
         super().__init__(parent)
+        self._delay = delay
         self._waiting = None
         self._ended = False
         self._busy = False
@@ -44,6 +52,11 @@ class Latest(QObject):
                 self._busy = False
                 while self._waiting is None and not self._ended:
                     self._wake.wait()
+                if self._delay and not self._ended:
+                    # Woken early by every newer job; the delay counts from the first.
+                    due = time.monotonic() + self._delay
+                    while not self._ended and (left := due - time.monotonic()) > 0.0:
+                        self._wake.wait(left)
                 if self._ended:
                     return
                 job, self._waiting, self._busy = self._waiting, None, True

@@ -277,7 +277,9 @@ def sample(wo, inside, near, far, u0, u1, u2, scalars, props, grid, tables, meta
             u2 = (u2 - haze) / (1.0 - haze)
         hx, hy, hz = sample_visible_normal(wo[0], wo[1], mu_o, a, a, u0, u1)
         cos_o = min(1.0, wo[0] * hx + wo[1] * hy + mu_o * hz)
-        mean, passed = interface_reflectance(cos_o, inside, scalars, props, out)
+        mean = passed = 0.0
+        if inside or scalars[TRANSMISSION] > 0.0:
+            mean, passed = interface_reflectance(cos_o, inside, scalars, props, out)
         if u2 * (mean + passed) < mean or passed <= 0.0:
             wi[0] = 2.0 * cos_o * hx - wo[0]
             wi[1] = 2.0 * cos_o * hy - wo[1]

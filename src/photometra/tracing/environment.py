@@ -75,13 +75,17 @@ def _alias_table(chance):
 
 
 @kernel
-def radiance_towards(x, y, z, turn, radiance):
-    """RGB radiance from a direction, taken bilinearly; `turn` in radians about the vertical."""
+def place_towards(x, y, z, turn):
+    """Where a direction stands in the picture: (u, v), each 0..1; `turn` in radians about the vertical."""
+    u = (math.atan2(x, -z) + turn) / (2.0 * math.pi) + 0.5
+    return u - math.floor(u), math.acos(min(1.0, max(-1.0, y))) / math.pi
+
+
+@kernel
+def radiance_at(u, v, radiance):
+    """RGB radiance at a place of the picture, taken bilinearly."""
     height = radiance.shape[0]
     width = radiance.shape[1]
-    u = (math.atan2(x, -z) + turn) / (2.0 * math.pi) + 0.5
-    u -= math.floor(u)
-    v = math.acos(min(1.0, max(-1.0, y))) / math.pi
     fx = u * width - 0.5
     fy = min(max(v * height - 0.5, 0.0), height - 1.0)
     x0 = int(math.floor(fx))
@@ -104,13 +108,11 @@ def radiance_towards(x, y, z, turn, radiance):
 
 
 @kernel
-def density_towards(x, y, z, turn, chance):
-    """Density per steradian with which `direction_drawn` gives a direction."""
+def density_at(u, v, y, chance):
+    """Density per steradian with which `direction_drawn` gives the direction (u, v), whose height is `y`."""
     rows = chance.shape[0]
     columns = chance.shape[1]
-    u = (math.atan2(x, -z) + turn) / (2.0 * math.pi) + 0.5
-    u -= math.floor(u)
-    row = min(int(math.acos(min(1.0, max(-1.0, y))) / math.pi * rows), rows - 1)
+    row = min(int(v * rows), rows - 1)
     column = min(int(u * columns), columns - 1)
     s = math.sqrt(max(1e-12, 1.0 - y * y))
     return chance[row, column] * rows * columns / (2.0 * math.pi * math.pi * s)
@@ -118,7 +120,7 @@ def density_towards(x, y, z, turn, chance):
 
 @kernel
 def direction_drawn(u0, u1, u2, turn, chance, accept, alias):
-    """A direction in proportion to the light: (x, y, z, density per steradian)."""
+    """A direction in proportion to the light: (x, y, z, density per steradian, u, v)."""
     rows = chance.shape[0]
     columns = chance.shape[1]
     n = accept.shape[0]
@@ -128,8 +130,10 @@ def direction_drawn(u0, u1, u2, turn, chance, accept, alias):
         cell = alias[cell]
     row = cell // columns
     column = cell - row * columns
-    theta = (row + u1) / rows * math.pi
-    phi = ((column + u2) / columns - 0.5) * 2.0 * math.pi - turn
+    u = (column + u2) / columns
+    v = (row + u1) / rows
+    theta = v * math.pi
+    phi = (u - 0.5) * 2.0 * math.pi - turn
     s = math.sin(theta)
     density = chance[row, column] * rows * columns / (2.0 * math.pi * math.pi * max(s, 1e-6))
-    return s * math.sin(phi), math.cos(theta), -s * math.cos(phi), density
+    return s * math.sin(phi), math.cos(theta), -s * math.cos(phi), density, u, v

@@ -10,13 +10,13 @@ import numpy as np
 
 from ..optics.jit import kernel
 from ..surface import lobes
-from .environment import density_towards, direction_drawn, radiance_towards
+from .environment import density_at, direction_drawn, place_towards, radiance_at
 from .scene import NOTHING, STAGE, hit, stage_reflectance
 from .spectral import HEROES, choose_wavelengths, drawn, rotated, seeded
 
 # What the renderer is told: limits on bounces off surfaces and within the interior, radiance clamp (0: off).
 LIMIT_REFLECTION, LIMIT_TRANSMISSION, CLAMP = range(3)
-_ROULETTE_FROM = 4
+_ROULETTE_FROM = 3
 
 
 @kernel
@@ -29,13 +29,13 @@ def _frame(nx, ny, nz):
 
 
 @kernel
-def _light(x, y, z, scene, radiance, basis, out):
-    """Spectral radiance from a direction that leaves the booth."""
+def _light(u, v, scene, radiance, basis, out):
+    """Spectral radiance from a place of the environment's picture."""
     if radiance.shape[0] == 1:
         for j in range(HEROES):
             out[j] = scene[3]
         return
-    r, g, b = radiance_towards(x, y, z, scene[2], radiance)
+    r, g, b = radiance_at(u, v, radiance)
     for j in range(HEROES):
         out[j] = scene[3] * (r * basis[j, 0] + g * basis[j, 1] + b * basis[j, 2])
 
@@ -47,7 +47,7 @@ def _blocked(x, y, z, dx, dy, dz, scene):
 
 
 @kernel
-def trace(origin, direction, state, nearest, props, basis, scene, limits, patches,
+def trace(origin, direction, state, index, fraction, nearest, spectra, props, basis, scene, limits, patches,
           radiance, chance, accept, alias, scalars, tables, metal_lost,
           wo, wi, value, light, through, seen):  # fmt: skip
     """Follow one path; radiance at its wavelengths into `seen`. Returns the energy its limits cut off."""
@@ -61,15 +61,19 @@ def trace(origin, direction, state, nearest, props, basis, scene, limits, patche
     outer = 0
     inner = 0
     uniform = radiance.shape[0] == 1
+    gathered = False
     # A dispersive refraction ends all wavelengths but the hero, which then stands for all of them.
     heroic = 1.0 if scalars[lobes.DISPERSIVE] > 0.0 else 0.0
     for depth in range(1000):
         what, t = hit(ox, oy, oz, dx, dy, dz, inside, scene)
         if what == NOTHING:
-            _light(dx, dy, dz, scene, radiance, basis, light)
+            u = v = 0.0
+            if not uniform:
+                u, v = place_towards(dx, dy, dz, scene[2])
+            _light(u, v, scene, radiance, basis, light)
             weight = 1.0
             if density > 0.0 and not uniform:
-                e = density_towards(dx, dy, dz, scene[2], chance)
+                e = density_at(u, v, dy, chance)
                 weight = density * density / (density * density + e * e)
             for j in range(HEROES):
                 seen[j] += through[j] * light[j] * weight
@@ -97,16 +101,16 @@ def trace(origin, direction, state, nearest, props, basis, scene, limits, patche
         ox += t * dx
         oy += t * dy
         oz += t * dz
-        lx = ly = lz = e_density = 0.0
+        lx = ly = lz = e_density = lu = lv = 0.0
         if not uniform:
-            lx, ly, lz, e_density = direction_drawn(
+            lx, ly, lz, e_density, lu, lv = direction_drawn(
                 drawn(state), drawn(state), drawn(state), scene[2], chance, accept, alias
             )
         if what == STAGE:
             oy = 0.0
             albedo = stage_reflectance(ox, oz, scene[0], patches)
             if not uniform and ly > 0.0 and not _blocked(ox, 1e-4 * scene[0], oz, lx, ly, lz, scene):
-                _light(lx, ly, lz, scene, radiance, basis, light)
+                _light(lu, lv, scene, radiance, basis, light)
                 own = ly / math.pi
                 weight = e_density / (e_density * e_density + own * own)
                 for j in range(HEROES):
@@ -122,6 +126,10 @@ def trace(origin, direction, state, nearest, props, basis, scene, limits, patche
                 through[j] *= albedo
             oy = 1e-6 * scene[0]
             continue
+        if not gathered:
+            # Half of all paths never meet the ball.
+            lobes.gather(spectra, index, fraction, props)
+            gathered = True
         # The ball: into the local frame on the viewer's side.
         radius = scene[0]
         nx = ox / radius
@@ -147,7 +155,7 @@ def trace(origin, direction, state, nearest, props, basis, scene, limits, patche
             wi[2] = side * cos_l
             own = lobes.evaluate(wo, wi, inside, near, far, scalars, props, nearest, tables, metal_lost, value)
             if own > 0.0:
-                _light(lx, ly, lz, scene, radiance, basis, light)
+                _light(lu, lv, scene, radiance, basis, light)
                 weight = e_density / (e_density * e_density + own * own)
                 if heroic == 1.0 and wi[2] < 0.0:
                     weight *= HEROES
@@ -210,7 +218,6 @@ def render_tile(x0, x1, y0, y1, width, height, first, count, seed, camera, scene
             for s in range(first, first + count):
                 state[0] = seeded(seed, pixel, s + 1)
                 choose_wavelengths(rotated(s, shift_w), index, fraction, nearest, response, weights)
-                lobes.gather(spectra, index, fraction, props)
                 for j in range(HEROES):
                     for c in range(3):
                         own_basis[j, c] = (
@@ -228,8 +235,8 @@ def render_tile(x0, x1, y0, y1, width, height, first, count, seed, camera, scene
                 for c in range(3):
                     direction[c] *= norm
                 cut[y, x] += trace(
-                    camera[0], direction, state, nearest, props, own_basis, scene, limits, patches,
-                    radiance, chance, accept, alias, scalars, tables, metal_lost,
+                    camera[0], direction, state, index, fraction, nearest, spectra, props, own_basis, scene, limits,
+                    patches, radiance, chance, accept, alias, scalars, tables, metal_lost,
                     wo, wi, value, light, through, seen,
                 )  # fmt: skip
                 r = g = b = 0.0

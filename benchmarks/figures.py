@@ -1,0 +1,38 @@
+"""What a benchmark prints: a measured value, the figure to reach, and their ratio."""
+
+import statistics
+import time
+from dataclasses import dataclass
+
+
+@dataclass(frozen=True)
+class Figure:
+    """`ratio` is above 1 where the figure is met, whichever way is better."""
+
+    name: str
+    value: float
+    unit: str
+    target: float
+    more_is_better: bool = False
+
+    @property
+    def ratio(self):
+        return self.value / self.target if self.more_is_better else self.target / self.value
+
+    def __str__(self):
+        sign = "≥" if self.more_is_better else "≤"
+        return (
+            f"{self.name:58} {self.value:10.4g} {self.unit:8} {sign} {self.target:<8g}"
+            f" ratio {self.ratio:6.2f} {'' if self.ratio >= 1.0 else 'NOT MET'}"
+        )
+
+
+def median_seconds(job, repeats=5):
+    """Median time of `job()`, after one run that does not count."""
+    job()
+    times = []
+    for _ in range(repeats):
+        start = time.perf_counter()
+        job()
+        times.append(time.perf_counter() - start)
+    return statistics.median(times)
