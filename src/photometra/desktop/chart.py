@@ -61,6 +61,7 @@ class ReadingChart(QWidget):
                 axis.setTextPen(pg.mkPen(theme.colour("quiet")))
                 axis.setTickFont(theme.font(8.0))
             plot.showGrid(x=True, y=True, alpha=0.12)
+        self.rest.getAxis("left").setLabel("in σ", **{"font-size": "8pt", "color": theme.current().quiet})
         self.refresh()
 
     def refresh(self):
@@ -118,7 +119,6 @@ class ReadingChart(QWidget):
         ticks = _ticks_at(x) if x.size <= 8 else None
         for plot in (self.plot, self.rest):
             plot.getAxis("bottom").setTicks([ticks] if ticks else None)
-        self.rest.getAxis("left").setLabel("in σ", **{"font-size": "8pt"})
 
     def _fit_height(self, values, agreement):
         both = values if agreement is None or agreement.model is None else np.concatenate([values, agreement.model])

@@ -59,7 +59,10 @@ def _swatch_icon(linear):
     painter.setPen(theme.colour("line"))
     painter.drawRect(0, 0, 25, 15)
     painter.end()
-    return QIcon(pixmap)
+    icon = QIcon(pixmap)
+    # A chosen row must not tint its swatch.
+    icon.addPixmap(pixmap, QIcon.Mode.Selected)
+    return icon
 
 
 class ConstantsBrowser(QDialog):
@@ -248,6 +251,7 @@ class ConstantsBrowser(QDialog):
             pen = pg.mkPen(verdigris, width=2.0, style=style)
             self.constants_plot.plot(t.wavelength_nm[within], values[within], pen=pen)
             label = pg.TextItem(name, color=theme.colour("text"), anchor=(1.2, 1.0 if name == "k" else 0.9))
+            label.setFont(theme.font(10.0))
             label.setPos(float(t.wavelength_nm[within][-1]), float(values[within][-1]))
             self.constants_plot.addItem(label)
         self.reflectance_plot.clear()
