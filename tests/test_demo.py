@@ -15,12 +15,13 @@ def test_it_is_the_same_each_time_and_differs_by_seed(demo, tmp_path):
     assert read_file(tmp_path / "a.photometra") == demo
 
 
-def test_it_holds_the_three_specimens_with_their_evidence(demo):
+def test_it_holds_the_specimens_with_their_evidence(demo):
     kinds = {s.name: [r.kind_key for r in s.readings] for s in demo.specimens}
     assert kinds == {
         "Brass lamp bracket": ["constants", "reflectance", "reflectance", "gloss"],
         "Enamelled number plate": ["reflectance", "reflectance", "gloss"],
         "Lens prism": ["index", "gloss", "reflectance"],
+        "Heat-tinted vane": ["reflectance", "reflectance", "gloss"],
     }
     assert all("simulated" in r.source for s in demo.specimens for r in s.readings)
 

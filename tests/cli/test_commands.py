@@ -11,7 +11,7 @@ from photometra.imaging.pictures import read_header, read_picture
 from photometra.readings import read_file as read_reading
 from photometra.study import read_file
 
-BRASS, PLATE, PRISM = "Brass lamp bracket", "Enamelled number plate", "Lens prism"
+BRASS, PLATE, PRISM, VANE = "Brass lamp bracket", "Enamelled number plate", "Lens prism", "Heat-tinted vane"
 
 
 @pytest.fixture
@@ -66,9 +66,9 @@ def test_new_add_set_show(run, run_json, tmp_path):
 def test_the_demo_goes_from_out_to_within(run, run_json, own_demo):
     code, before = run_json("agree", own_demo)
     assert code == 1
-    assert [s["name"] for s in before["specimens"]] == [BRASS, PLATE, PRISM]
+    assert [s["name"] for s in before["specimens"]] == [BRASS, PLATE, PRISM, VANE]
     assert {"name", "kind", "metric", "value", "tolerance", "within"} == set(before["specimens"][0]["readings"][0])
-    for name in (BRASS, PLATE, PRISM):
+    for name in (BRASS, PLATE, PRISM, VANE):
         assert run_json("agree", own_demo, name)[0] == 1
         code, found = run_json("fit", own_demo, name, "--save")
         assert code == 0
@@ -107,6 +107,17 @@ def test_measure_of_the_gloss_standard(run_json, run, tmp_path):
     _, found = run_json("measure", path, "Tile", "glossmeter")
     assert found["columns"]["angle_deg"] == [20.0, 60.0, 85.0]
     assert found["columns"]["gloss_units"] == pytest.approx([100.0] * 3, abs=0.5)
+
+
+def test_a_film_is_measured_and_rendered_by_command(run, run_json, demo_file, tmp_path):
+    read = [
+        run_json("measure", demo_file, VANE, "spectrophotometer", "--set", f"film.thickness={t}")[1]["columns"]
+        for t in ("92nm", "0.35 um")
+    ]
+    assert not np.allclose(read[0]["reflectance"], read[1]["reflectance"], atol=0.05)
+    out = tmp_path / "v.exr"
+    run("render", demo_file, VANE, "-o", out, "--set", "film.thickness=92nm", "--size", "16x16", "--samples", "4")
+    assert read_header(out)["photometra:parameter:film.thickness"] == "92.0"
 
 
 def test_measure_with_other_values_geometry_and_a_file(run, run_json, demo_file, tmp_path):

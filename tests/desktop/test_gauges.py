@@ -9,6 +9,7 @@ from PyQt6.QtGui import QWheelEvent
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QPushButton
 
+from photometra.desktop.film_chart import _TRIED, candidates
 from photometra.desktop.scale import Scale
 from photometra.surface import PARAMETERS
 
@@ -124,7 +125,7 @@ def test_only_gauges_that_apply_are_shown(window):
     click(window.ledger.specimen_cards[0])
     window.session.choose_stratum("body")
     shown = {name for name, g in window.strata.gauges.items() if g.isVisible()}
-    assert shown == {"metalness", "constants"}
+    assert shown == {"metalness", "constants", "tint"}
     window.session.set_values({"metalness": 0.0, "constants": ""})
     shown = {name for name, g in window.strata.gauges.items() if g.isVisible()}
     assert {"ior", "abbe", "colour", "diffuse_roughness"} <= shown and "face_colour" not in shown
@@ -152,6 +153,8 @@ class TestSection:
         QTest.keyClick(section, Qt.Key.Key_Left)
         QTest.keyClick(section, Qt.Key.Key_Up)
         assert window.session.stratum == "body"
+        click(section, section._band("film").center().toPoint())
+        assert window.session.stratum == "film" and window.strata.film_chart.isVisible()
 
     def test_its_percentages_follow_the_gauges(self, window, qtbot):
         click(window.ledger.specimen_cards[1])
@@ -164,6 +167,44 @@ class TestSection:
         s = section._split
         total = s.reflected.share + s.body.share + s.absorbed.share + s.leaves.share + s.returned.share
         assert total == pytest.approx(1.0, abs=0.01)
+
+
+class TestFilmChart:
+    def test_strips_dips_and_a_drag(self, window, qtbot):
+        click(window.ledger.specimen_cards[3])
+        window.session.choose_stratum("film")
+        chart = window.strata.film_chart
+        qtbot.waitUntil(lambda: chart._by_thickness is not None and chart.misfits is not None, timeout=PATIENCE_MS)
+        # The true thickness of 64 nm is the deepest of several dips.
+        dips = candidates(chart.misfits)
+        assert len(dips) >= 1
+        assert _TRIED[np.argmin(chart.misfits)] == pytest.approx(64.0, abs=16.0)
+        bare = chart._by_thickness[0]
+        assert np.ptp(bare) < 0.15 < np.ptp(chart._by_thickness, axis=0).max(), "bare titanium is grey, a film is not"
+        before = chart.misfits
+        y = round(chart._area.center().y())
+        drag(chart, QPoint(round(chart.x_of(1000.0)), y), QPoint(round(chart.x_of(70.0)), y))
+        assert value(window, "film.thickness") == pytest.approx(70.0, abs=8.0)
+        QTest.keyClick(chart, Qt.Key.Key_Right)
+        QTest.qWait(300)
+        assert chart.misfits is before, "another thickness leaves the misfits as they are"
+        window.session.history.undo()
+        window.session.history.undo()
+        assert value(window, "film.thickness") == 140.0
+
+    def test_without_a_reading_it_says_so(self, window, qtbot):
+        click(window.ledger.specimen_cards[0])
+        session = window.session
+        bare = session.specimen
+        for _ in bare.readings:
+            bare = bare.without_reading(0)
+        session.change_specimen(bare, "remove readings")
+        session.choose_stratum("film")
+        chart = window.strata.film_chart
+        qtbot.waitUntil(lambda: chart._by_thickness is not None, timeout=PATIENCE_MS)
+        QTest.qWait(200)
+        assert chart.misfits is None
+        chart.grab()
 
 
 def test_a_finding_offers_its_mend_as_one_undoable_click(window):

@@ -15,12 +15,16 @@ from photometra.surface.compile import compile_surface
 METAL = {"metalness": 1.0, "face_colour": (1.0, 1.0, 1.0), "edge_colour": (1.0, 1.0, 1.0)}
 ENAMEL = {"colour": (1.0, 1.0, 1.0)}
 GLASS = {"transmission": 1.0}
+FILM = {"film.amount": 1.0, "film.thickness": 420.0, "film.ior": 2.0}
+OILED = {"film.amount": 0.7, "film.thickness": 600.0, "film.ior": 1.46, "colour": (0.2, 0.2, 0.2), "ior": 1.33}
 RUST = {"metalness": 0.5, "colour": (0.5, 0.2, 0.1), "diffuse_roughness": 0.8}
 
 _FINISH = st.fixed_dictionaries({
     "roughness": st.floats(0.05, 1.0), "haze.amount": st.floats(0.0, 1.0), "haze.spread": st.floats(0.0, 1.0),
 })  # fmt: skip
-_MATTER = st.sampled_from([METAL, ENAMEL, RUST, {"ior": 2.2, "colour": (0.3, 0.5, 0.9)}])
+_MATTER = st.sampled_from(
+    [METAL, ENAMEL, RUST, OILED, {**FILM, "metalness": 1.0, "constants": "titanium"}, {"ior": 2.2, "tint": (1, 0.5, 0)}]
+)
 
 
 def direction(polar, turn):
@@ -62,7 +66,7 @@ def test_refraction_is_reciprocal_in_basic_radiance(roughness, ior, a, b, turn):
 
 
 @pytest.mark.parametrize("roughness", [0.0, 0.1, 0.3, 0.6, 1.0])
-@pytest.mark.parametrize("matter", [METAL, ENAMEL], ids=["metal", "enamel"])
+@pytest.mark.parametrize("matter", [METAL, ENAMEL, {**ENAMEL, **FILM}], ids=["metal", "enamel", "film"])
 @pytest.mark.parametrize("haze", [0.0, 0.5])
 def test_lossless_matter_gives_back_all_the_light(matter, roughness, haze):
     compiled = compile_surface(Surface({**matter, "roughness": roughness, "haze.amount": haze}))
@@ -86,6 +90,7 @@ CASES = {
     "glass from outside": Surface({**GLASS, "roughness": 0.5}),
     "glass from inside": Surface({**GLASS, "roughness": 0.5}),
     "rust": Surface(RUST),
+    "oiled": Surface({**OILED, "transmission": 0.5, "roughness": 0.4}),
 }
 
 

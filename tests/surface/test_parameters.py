@@ -45,6 +45,8 @@ def test_every_declaration_is_whole():
     ("interior.depth", "2500 µm", 2.5),
     ("interior.depth", "1500000nm", 1.5),
     ("interior.absorption", "1, 2, 3", (1.0, 2.0, 3.0)),
+    ("film.thickness", "92nm", 92.0),
+    ("film.thickness", "0.38 um", 380.0),
     ("colour", "#808080", (0.21586050, 0.21586050, 0.21586050)),
     ("colour", "0.1,0.2,0.3", (0.1, 0.2, 0.3)),
     ("colour", "0.4", (0.4, 0.4, 0.4)),
@@ -145,6 +147,7 @@ class TestSurface:
         bases = [
             Surface({"haze.amount": 0.3}),
             Surface({"metalness": 1.0}),
+            Surface({"film.amount": 0.6}),
             Surface({"transmission": 1.0, "interior.colour": (0.5, 0.2, 0.1)}),
         ]
         for p in PARAMETERS.values():

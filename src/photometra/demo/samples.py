@@ -72,4 +72,22 @@ SAMPLES = (
         ("roughness", "ior", "abbe"),
         "A crown-glass prism from the third tier of the lantern's lens; polished, never coated.",
     ),
+    Sample(
+        "Heat-tinted vane",
+        58.0,
+        Surface(
+            {
+                "metalness": 1.0,
+                "constants": "titanium",
+                "roughness": 0.19,
+                "film.amount": 1.0,
+                "film.thickness": 64.0,
+                "film.ior": 2.32,
+            }
+        ),
+        {"roughness": 0.3, "film.thickness": 140.0},
+        (("spectrophotometer", "di:8"), ("spectrophotometer", "de:8"), ("glossmeter", "")),
+        ("roughness", "film.thickness", "film.ior"),
+        "Titanium vane of the ventilator, blued by the burner; the oxide is the film.",
+    ),
 )

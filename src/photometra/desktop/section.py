@@ -71,6 +71,8 @@ class Section(QWidget):
         clear = self._is_clear
         if name == "finish":
             return finish
+        if name == "film":
+            return QRectF(0.0, finish.top() - 18.0, w, 18.0)
         top, middle = finish.bottom(), (finish.bottom() + 24.0 if clear else h - 22.0)
         return QRectF(0.0, top, w, middle - top) if name == "body" else QRectF(0.0, middle, w, h - middle)
 
@@ -132,6 +134,7 @@ class Section(QWidget):
         painter.fillRect(self.rect(), theme.colour("raised"))
         self._paint_matter(painter)
         self._paint_profile(painter)
+        self._paint_film(painter)
         if self._split is not None:
             self._paint_light(painter)
         self._paint_names(painter)
@@ -211,7 +214,7 @@ class Section(QWidget):
                     painter.drawLine(QPointF(left, y + length / 2), QPointF(left + length, y - length / 2))
         painter.restore()
 
-    def _paint_profile(self, painter):
+    def _profile(self):
         """The finish: slopes as wide as alpha makes them."""
         amplitude = 9.0 * self._surface["roughness"] ** 1.3
         grain = random.Random(11)
@@ -220,7 +223,10 @@ class Section(QWidget):
         while x < self.width() + 8.0:
             profile.append(QPointF(x, self._ground + amplitude * grain.uniform(-0.8, 0.8)))
             x += step
-        chosen = self.stratum == "finish"
+        return profile
+
+    def _paint_profile(self, painter):
+        profile, chosen = self._profile(), self.stratum == "finish"
         air = QPainterPath()
         air.addPolygon(profile)
         air.lineTo(self.width() + 8.0, 0.0)
@@ -228,6 +234,33 @@ class Section(QWidget):
         painter.fillPath(air, theme.colour("raised"))
         painter.setPen(QPen(theme.colour("verdigris" if chosen else "text"), 2.0 if chosen else 1.4))
         painter.drawPolyline(profile)
+
+    @property
+    def _has_film(self):
+        return self._surface["film.amount"] > 0.0 and self._surface["film.thickness"] > 0.0
+
+    def _paint_film(self, painter):
+        """The film follows the finish, in the colour it gives; a film that is not there is a dashed line."""
+        chosen = self.stratum == "film"
+        ink = theme.colour("verdigris" if chosen else "text" if self._has_film else "line")
+        if not self._has_film:
+            painter.setPen(QPen(ink, 1.0, Qt.PenStyle.DashLine))
+            y = self._band("film").center().y()
+            painter.drawLine(QPointF(0.0, y), QPointF(float(self.width()), y))
+            return
+        lower = self._profile()
+        # Thick films are drawn thicker, by the root, so that a nanometre film still shows.
+        rise = 3.0 + 14.0 * math.sqrt(self._surface["film.thickness"] / 5000.0)
+        upper = QPolygonF([QPointF(p.x(), p.y() - rise) for p in lower])
+        sheet = QPainterPath()
+        sheet.addPolygon(lower)
+        for p in reversed(list(upper)):
+            sheet.lineTo(p)
+        tint = QColor(hex_colour(self._split.reflected.colour)) if self._split else theme.colour("quiet")
+        tint.setAlpha(round(80 + 150 * self._surface["film.amount"]))
+        painter.fillPath(sheet, tint)
+        painter.setPen(QPen(ink, 1.8 if chosen else 1.0))
+        painter.drawPolyline(upper)
 
     def _paint_light(self, painter):
         split, p = self._split, self._point
@@ -390,11 +423,21 @@ class Section(QWidget):
             if chosen:
                 painter.setBrush(theme.colour("verdigris"))
                 painter.drawRect(QRectF(0.0, band.top(), 4.0, band.height()))
-            text = {"finish": "finish", "body": self._matter(), "interior": self._inside()}[name]
+            text = {
+                "film": self._film_words(), "finish": "finish", "body": self._matter(), "interior": self._inside()
+            }[name]  # fmt: skip
             y = band.bottom() - 10.0 if name == "body" and not self._is_clear else band.center().y()
             if name == "finish":
-                y = self._ground - 14.0
+                y = self._ground + 14.0
+            if name == "film":
+                y = band.center().y() - (14.0 if self._has_film else 0.0)
             self._label(painter, QPointF(_LEFT, y), text)
+
+    def _film_words(self):
+        if not self._has_film:
+            return "no film: one would add interference"
+        share = self._surface["film.amount"]
+        return f"film {self._surface['film.thickness']:.4g} nm" + (f", {100 * share:.0f} %" if share < 1.0 else "")
 
     def _matter(self):
         m = self._surface["metalness"]

@@ -23,6 +23,7 @@ from ..surface.checks import findings
 from ..surface.compile import compile_surface, constants_of
 from ..surface.constants import FROM_READING
 from .colour_gauge import ConstantsRow, TripleGauge
+from .film_chart import FilmChart
 from .gauge import Gauge
 from .section import Section
 from .session import Session
@@ -113,6 +114,10 @@ class StrataPanel(QWidget):
                 gauge.refused.connect(self.session.said)
             self.gauges[p.name] = gauge
             column.addWidget(gauge)
+        if stratum == "film":
+            self.film_chart = FilmChart(self.session)
+            self.film_chart.moved.connect(partial(self._changed, "film.thickness"))
+            column.addWidget(self.film_chart)
         return page
 
     def _changed(self, name, value, goes_on):
@@ -190,6 +195,7 @@ class StrataPanel(QWidget):
 
     def end(self):
         self._splitter.end()
+        self.film_chart.end()
 
 
 def _split_of(specimen, angle):

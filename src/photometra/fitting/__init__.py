@@ -1,7 +1,7 @@
 """Residuals, agreement, and the solver."""
 
 from .agreement import Agreement, agreement, agreements, colour_of, misfit
-from .ranking import Closeness, closest_tables, reflectance_reading
+from .ranking import Closeness, closest_tables, film_misfits, reflectance_reading
 from .solver import Cancelled, Solution, Solved, Undetermined, default_free, free_names, solve
 
 __all__ = [
@@ -16,6 +16,7 @@ __all__ = [
     "closest_tables",
     "colour_of",
     "default_free",
+    "film_misfits",
     "free_names",
     "misfit",
     "reflectance_reading",

@@ -1,13 +1,15 @@
-"""Which built-in table of optical constants comes closest to a reflectance reading."""
+"""Trying many: which table of optical constants comes closest to a reading, and which thickness of film."""
 
 from dataclasses import dataclass
 
 import numpy as np
 
+from ..instruments import constants_reading
 from ..readings import Reading
 from ..surface import Surface, table_names
+from ..surface.compile import compile_surface
 from ..surface.constants import choosing
-from .agreement import agreements
+from .agreement import agreement, agreements
 
 
 @dataclass(frozen=True)
@@ -46,3 +48,21 @@ def closest_tables(surface: Surface, reading: Reading, report=None, cancel=None)
             difference = one.model[0] - reading.columns["reflectance"]
             found.append(Closeness(key, one.value, float(np.sqrt(np.mean(difference**2)))))
     return sorted(found, key=lambda c: c.score)
+
+
+def film_misfits(surface: Surface, readings, thicknesses_nm, cancel=None):
+    """Mean squared residual of the reading to rank by for films of other thicknesses, (n,).
+
+    None where there is no such reading, or `cancel` (a threading.Event) was set.
+    """
+    reading = reflectance_reading(readings)
+    if reading is None:
+        return None
+    constants = constants_reading(readings)
+    found = np.empty(len(thicknesses_nm))
+    for i, thickness in enumerate(thicknesses_nm):
+        if cancel is not None and cancel.is_set():
+            return None
+        other = surface.with_values({"film.thickness": float(thickness)})
+        found[i] = agreement(reading, other, compile_surface(other, constants), constants).chi2
+    return found

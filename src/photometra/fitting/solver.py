@@ -17,8 +17,12 @@ from ..surface import PARAMETERS, Surface, free_scalars, parameter, scalar_owner
 from ..surface.compile import compile_surface
 
 _STEP = 1e-4
-_SCAN = (0.02, 0.08, 0.16, 0.26, 0.4, 0.6, 0.85)
-"""Roughness values tried first: a highlight far too narrow or too wide has no slope to follow."""
+_SCANS = {
+    "film.thickness": (tuple(range(15, 1006, 15)), "reflectance"),
+    "roughness": ((0.02, 0.08, 0.16, 0.26, 0.4, 0.6, 0.85), None),
+}
+"""Values tried first, and the kind of reading that judges them where there is one (or all do): a film has many
+minima, and a highlight far too narrow or too wide has no slope to follow."""
 _WOKEN_HAZE = 0.05
 """The least haze a solve starts from where haze is free: at 0 its spread has no slope."""
 _TOO_ALIKE = 0.995
@@ -95,7 +99,8 @@ class _Problem:
     def at(self, x):
         return self.surface.with_scalars(dict(zip(self.scalars, x, strict=True)))
 
-    def residuals(self, x):
+    def residuals(self, x, kind=None):
+        """All residuals at x, or those of one kind of reading alone."""
         if self.cancel is not None and self.cancel.is_set():
             raise Cancelled
         surface = self.at(x)
@@ -103,6 +108,7 @@ class _Problem:
         parts = [
             ((model_of(r, surface, compiled, self.constants) - values) / sigma).ravel()
             for r, (values, sigma) in zip(self.readings, self.values, strict=True)
+            if kind in (None, r.kind_key)
         ]
         self.evaluations += 1
         return np.concatenate(parts)
@@ -163,7 +169,7 @@ def solve(surface: Surface, readings, free, bounds=None, report=None, cancel=Non
         if "haze.amount" in scalars:
             i = scalars.index("haze.amount")
             x[i] = min(max(x[i], _WOKEN_HAZE), high[i] - margin[i])
-        x = _scanned(problem, x, scalars, first, pool)
+        x = _scanned(problem, x, scalars, pool)
         found = least_squares(
             problem.watched, x, jac=lambda at: problem.slopes(at, pool), bounds=(low, high), x_scale="jac",
             xtol=1e-7, ftol=1e-7, gtol=1e-7, max_nfev=60,
@@ -171,14 +177,19 @@ def solve(surface: Surface, readings, free, bounds=None, report=None, cancel=Non
     return _solution(problem, found, start, float(first @ first), began)
 
 
-def _scanned(problem, x, scalars, first, pool):
-    """The start, or a better one with another roughness."""
-    if "roughness" not in scalars:
-        return x
-    i = scalars.index("roughness")
-    tries = [np.where(np.arange(x.size) == i, r, x) for r in _SCAN if problem.low[i] < r < problem.high[i]]
-    costs = [float(r @ r) for r in pool.map(problem.residuals, tries)]
-    return tries[int(np.argmin(costs))] if costs and min(costs) < float(first @ first) else x
+def _scanned(problem, x, scalars, pool):
+    """The start, or a better one with another value of what must be looked for far and wide."""
+    kinds = {r.kind_key for r in problem.readings}
+    for name, (values, kind) in _SCANS.items():
+        if name not in scalars:
+            continue
+        i = scalars.index(name)
+        inside = [v for v in values if problem.low[i] < v < problem.high[i]]
+        tries = [x, *(np.where(np.arange(x.size) == i, v, x) for v in inside)]
+        told_by = kind if kind in kinds else None
+        costs = [float(r @ r) for r in pool.map(lambda at, k=told_by: problem.residuals(at, k), tries)]
+        x = tries[int(np.argmin(costs))]
+    return x
 
 
 def _solution(problem, found, start, chi2_start, began):

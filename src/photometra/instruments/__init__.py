@@ -1,5 +1,6 @@
 """Forward models: what each instrument reads on a surface, from the same kernels as the tracer."""
 
+from .films import film_colours
 from .integrate import brdf, directional_albedo
 from .shelf import INSTRUMENTS, Instrument, constants_reading, instrument, measured, model_of, predicted
 from .split import Share, Split, light_split
@@ -12,6 +13,7 @@ __all__ = [
     "brdf",
     "constants_reading",
     "directional_albedo",
+    "film_colours",
     "instrument",
     "light_split",
     "measured",

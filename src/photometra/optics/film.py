@@ -10,6 +10,36 @@ from .jit import elementwise, kernel
 
 
 @kernel
+def _summed(r01, r12, cos_b, sin_b):
+    """|(r01 + r12 q) / (1 + r01 r12 q)|² for a real r01 and q = cos_b + i sin_b."""
+    x = r12.real * cos_b - r12.imag * sin_b
+    y = r12.real * sin_b + r12.imag * cos_b
+    above = (r01 + x) * (r01 + x) + y * y
+    below = (1.0 + r01 * x) * (1.0 + r01 * x) + r01 * r01 * y * y
+    return above / below
+
+
+@kernel
+def _clear_film(kz0, sin_i2, wavelength, film, thickness, base, outer):
+    """`film_scalar` for a film through which light passes without loss: |q| = 1, and r01 is real."""
+    e0 = outer * outer
+    e1 = film * film
+    e2 = base * base
+    kz1 = math.sqrt(e1 - sin_i2)
+    kz2 = cmath.sqrt(e2 - sin_i2)
+    if kz2.imag < 0.0:
+        kz2 = -kz2
+    b = 4.0 * math.pi * thickness / wavelength * kz1
+    cos_b = math.cos(b)
+    sin_b = math.sin(b)
+    s = _summed((kz0 - kz1) / (kz0 + kz1), (kz1 - kz2) / (kz1 + kz2), cos_b, sin_b)
+    p = _summed(
+        (e1 * kz0 - e0 * kz1) / (e1 * kz0 + e0 * kz1), (e2 * kz1 - e1 * kz2) / (e2 * kz1 + e1 * kz2), cos_b, sin_b
+    )
+    return 0.5 * (s + p)
+
+
+@kernel
 def film_scalar(cos_i, wavelength, film, thickness, base, outer):
     """Unpolarised reflectance of a film; `film` and `base` complex, `outer` real, lengths in one unit.
 
@@ -19,6 +49,8 @@ def film_scalar(cos_i, wavelength, film, thickness, base, outer):
     """
     sin_i2 = outer * outer * (1.0 - cos_i * cos_i)
     kz0 = outer * cos_i
+    if film.imag == 0.0 and film.real * film.real > sin_i2:
+        return _clear_film(kz0, sin_i2, wavelength, film.real, thickness, base, outer)
     kz1 = cmath.sqrt(film * film - sin_i2)
     kz2 = cmath.sqrt(base * base - sin_i2)
     if kz1.imag < 0.0:

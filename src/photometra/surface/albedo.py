@@ -1,15 +1,15 @@
 """Tables of a compiled surface: what an interface's single scattering gives back, by cosine.
 
 The energy that a microfacet model loses to multiple scattering is found here by quadrature over the visible
-normals, for the very roughness and index of the surface, so no table is shipped or interpolated in roughness.
+normals, for the very roughness of the surface, so no table is shipped or interpolated in roughness.
 """
 
 import math
+from functools import lru_cache
 
 import numpy as np
 
 from ..optics.diffuse import oren_nayar_multiple, oren_nayar_parts
-from ..optics.fresnel import dielectric_scalar
 from ..optics.jit import kernel
 from ..optics.microfacet import sample_visible_normal, smith_lambda
 from .lobes import COSINES
@@ -19,68 +19,82 @@ _POLAR, _POLAR_WEIGHTS = (x / 2 for x in np.polynomial.legendre.leggauss(48))
 _POLAR = _POLAR + 0.5
 _TURNS = 32
 
-# Exact for a piecewise linear table times the cosine.
-_STEP = 1.0 / (COSINES - 1)
-_HEMISPHERE = 2.0 * MU * _STEP
-_HEMISPHERE[0] = 2.0 * _STEP * _STEP / 6.0
-_HEMISPHERE[-1] = 2.0 * (_STEP / 2.0 - _STEP * _STEP / 6.0)
+
+@lru_cache(maxsize=4)
+def _hemisphere(count):
+    """Weights of a table over the cosine for its cosine-weighted mean, exact where it is linear between samples."""
+    step = 1.0 / (count - 1)
+    weights = 2.0 * np.linspace(0.0, 1.0, count) * step
+    weights[0] = 2.0 * step * step / 6.0
+    weights[-1] = 2.0 * (step / 2.0 - step * step / 6.0)
+    return weights
 
 
 def hemispherical(table):
-    """Cosine-weighted mean over the hemisphere of tables (..., COSINES), exact for linear pieces."""
-    return table @ _HEMISPHERE
+    """Cosine-weighted mean over the hemisphere of tables (..., n) whose cosines run evenly over 0..1."""
+    return table @ _hemisphere(table.shape[-1])
 
 
 @kernel
-def single_scattering(alpha, eta, metal, mu, polar, polar_weights, turns, reflected, passed):
-    """Share reflected and passed on by the single scattering of a GGX interface, for each cosine.
+def _facet_shares(alpha, eta, mu, polar, polar_weights, turns, reflected, passed):
+    """Over which facets the light at each cosine goes: shares by the cosine at the facet, before Fresnel.
 
-    `eta` is far over near; with `metal` the facets reflect all. Quadrature in the numbers that
-    `sample_visible_normal` takes: Gauss in one, midpoints over half a turn in the other.
+    `eta` is far over near. Quadrature in the numbers that `sample_visible_normal` takes: Gauss in one, midpoints
+    over half a turn in the other; each node is shared between the two nearest facet cosines.
     """
+    last = reflected.shape[1] - 1
     for i in range(mu.shape[0]):
         c = max(mu[i], 1e-4)
         s = math.sqrt(1.0 - c * c)
         g_o = 1.0 + smith_lambda(s, 0.0, c, alpha, alpha)
-        r_sum = 0.0
-        t_sum = 0.0
         for a in range(polar.shape[0]):
             for b in range(turns):
                 hx, hy, hz = sample_visible_normal(s, 0.0, c, alpha, alpha, 0.5 * (b + 0.5) / turns, polar[a])
                 cos_o = min(1.0, s * hx + c * hz)
                 weight = polar_weights[a] / turns
-                f = 1.0 if metal else dielectric_scalar(cos_o, eta)
+                place = max(0.0, cos_o) * last
+                k = min(int(place), last - 1)
+                t = place - k
                 z = 2.0 * cos_o * hz - c
                 if z > 0.0:
                     x = 2.0 * cos_o * hx - s
                     y = 2.0 * cos_o * hy
-                    g = g_o / (g_o + smith_lambda(x, y, z, alpha, alpha))
-                    r_sum += weight * f * g
-                if f < 1.0:
-                    k = cos_o / eta - math.sqrt(max(0.0, 1.0 - (1.0 - cos_o * cos_o) / (eta * eta)))
-                    z = k * hz - c / eta
+                    g = weight * g_o / (g_o + smith_lambda(x, y, z, alpha, alpha))
+                    reflected[i, k] += g * (1.0 - t)
+                    reflected[i, k + 1] += g * t
+                c2 = 1.0 - (1.0 - cos_o * cos_o) / (eta * eta)
+                if c2 > 0.0:
+                    q = cos_o / eta - math.sqrt(c2)
+                    z = q * hz - c / eta
                     if z < 0.0:
-                        x = k * hx - s / eta
-                        y = k * hy
-                        t_sum += weight * (1.0 - f) / (1.0 + smith_lambda(x, y, -z, alpha, alpha))
-        reflected[i] = r_sum
-        passed[i] = t_sum
+                        x = q * hx - s / eta
+                        y = q * hy
+                        g = weight / (1.0 + smith_lambda(x, y, -z, alpha, alpha))
+                        passed[i, k] += g * (1.0 - t)
+                        passed[i, k + 1] += g * t
 
 
-def interface_shares(alpha, eta, metal=False):
-    """(reflected, passed) of single scattering at each of `MU`, shape (COSINES,) each."""
-    reflected, passed = np.empty(COSINES), np.empty(COSINES)
-    single_scattering(float(alpha), float(eta), metal, MU, _POLAR, _POLAR_WEIGHTS, _TURNS, reflected, passed)
+FACETS = np.linspace(0.0, 1.0, 128)
+"""Cosines at a facet at which its reflectance is asked for."""
+
+
+@lru_cache(maxsize=64)
+def facet_shares(alpha, eta):
+    """(reflected, passed), each (COSINES, FACETS.size): times a reflectance at `FACETS` they give shares of the light.
+
+    All that depends on the finish alone; what a facet reflects (film, metal, dispersion) is multiplied in later.
+    """
+    reflected, passed = np.zeros((COSINES, FACETS.size)), np.zeros((COSINES, FACETS.size))
+    _facet_shares(float(alpha), float(eta), MU, _POLAR, _POLAR_WEIGHTS, _TURNS, reflected, passed)
     return reflected, passed
 
 
 def lost_lobe(lost):
-    """Lost energy by cosine -> (table whose products make a reciprocal lobe, hemispherical mean)."""
+    """Lost energy by cosine (..., COSINES) -> (tables whose products make a reciprocal lobe, hemispherical means)."""
     lost = np.clip(lost, 0.0, 1.0)
     mean = hemispherical(lost)
-    if mean < 1e-9:
-        return np.zeros_like(lost), 0.0
-    return lost / math.sqrt(math.pi * mean), float(mean)
+    scale = np.where(mean < 1e-9, 0.0, 1.0 / np.sqrt(np.pi * np.maximum(mean, 1e-9)))
+    return lost * scale[..., None], np.where(mean < 1e-9, 0.0, mean)
 
 
 @kernel
@@ -114,7 +128,7 @@ def body_weight(passed, diffuse_roughness):
         return passed / np.sqrt(np.maximum(hemispherical(passed), 1e-12))[..., None]
     f = np.empty((COSINES, COSINES))
     _body_kernel(np.minimum(MU, 1.0), float(diffuse_roughness), 24, f)
-    operator = math.pi * f * _HEMISPHERE
+    operator = math.pi * f * _hemisphere(COSINES)
     w = passed / np.sqrt(np.maximum(hemispherical(passed), 1e-12))[..., None]
     for _ in range(40):
         w = np.sqrt(w * passed / np.maximum(w @ operator.T, 1e-12))

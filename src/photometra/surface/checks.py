@@ -40,6 +40,11 @@ def _found(s, size_mm, has_constants_reading):
     if s["constants"] and s["constants"] != FROM_READING and not table(s["constants"]).covers:
         low, high = table(s["constants"]).range_nm
         yield Finding(f"The table {s['constants']} covers {low:g}–{high:g} nm only; its end values are held beyond.")
+    if s["film.amount"] > 0.0 and s["film.thickness"] == 0.0:
+        yield Finding("A film of no thickness shows nothing.", "Make it 300 nm", {"film.thickness": 300.0})
+    if s["film.amount"] > 0.0 and s["metalness"] < 1.0 and not s["constants"] and abs(s["film.ior"] - s["ior"]) < 0.02:
+        other = 1.33 if s["ior"] > 1.45 else 1.7
+        yield Finding("A film of the body's own index cannot be seen on it.", f"Make it {other}", {"film.ior": other})
     if s["metalness"] >= 1.0 and s["transmission"] > 0.0:
         yield Finding(
             "Transmission does nothing in a metal: no light gets through it.",

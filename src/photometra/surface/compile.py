@@ -1,17 +1,16 @@
 """From a surface's parameters to the arrays that the kernels read."""
 
 from dataclasses import dataclass
-from functools import lru_cache
 
 import numpy as np
 
 from ..colour import WAVELENGTHS, coefficients_of_rgb, interpolated, reflectance_of_rgb
 from ..optics.diffuse import oren_nayar_multiple
 from ..optics.dispersion import cauchy_ior
-from ..optics.fresnel import fresnel_conductor, fresnel_face_edge
 from ..optics.media import absorption_from_colour, absorption_from_extinction
+from ..optics.metal import constants_from_colours
 from . import lobes
-from .albedo import MU, body_weight, hemispherical, interface_shares, lost_lobe
+from .albedo import FACETS, body_weight, facet_shares, hemispherical, lost_lobe
 from .constants import FROM_READING, table
 from .model import Surface
 
@@ -80,47 +79,6 @@ def absorption(surface, reading=None):
     return np.maximum(total, 0.0)
 
 
-@lru_cache(maxsize=64)
-def _interface(alpha, eta):
-    """((reflected, passed) from outside, (reflected, passed) from inside) by cosine, cached."""
-    return interface_shares(alpha, eta), interface_shares(alpha, 1.0 / eta)
-
-
-def _mixed(pairs, share):
-    (r1, t1), (r2, t2) = pairs
-    return r1 * (1.0 - share) + r2 * share, t1 * (1.0 - share) + t2 * share
-
-
-def _node_tables(eta, alpha, alpha_haze, haze):
-    """Tables and lost-lobe weights of a dielectric interface at one index."""
-    outside, inside = _interface(alpha, eta)
-    if haze > 0.0:
-        hazy = _interface(alpha_haze, eta)
-        outside, inside = _mixed((outside, hazy[0]), haze), _mixed((inside, hazy[1]), haze)
-    (r_o, t_o), (r_i, t_i) = outside, inside
-    lost_out, mean_out = lost_lobe(1.0 - r_o - t_o)
-    lost_in, mean_in = lost_lobe(1.0 - r_i - t_i)
-    # The lost light leaves on either side; reciprocity ties the two shares by the étendue n².
-    out_through = in_through = 0.0
-    if mean_out > 0.0 and mean_in > 0.0:
-        in_through = hemispherical(t_i) / max(hemispherical(r_i + t_i), 1e-12)
-        out_through = in_through * eta * eta * mean_in / mean_out
-        if out_through > 1.0:
-            in_through, out_through = in_through / out_through, 1.0
-    ratio = np.sqrt(mean_out / mean_in) if mean_in > 0.0 else 0.0
-    shares = np.array(
-        [
-            1.0 - out_through,
-            out_through * ratio,
-            1.0 - in_through,
-            in_through / ratio if ratio > 0.0 else 0.0,
-        ]
-    )
-    passed = np.clip(t_o + out_through * np.clip(1.0 - r_o - t_o, 0.0, 1.0), 0.0, 1.0)
-    # With everything lost counted, what is not let in is reflected.
-    return lost_out, lost_in, passed, shares, np.sqrt(np.pi * np.array([mean_out, mean_in]))
-
-
 def compile_surface(surface: Surface, constants_reading=None) -> CompiledSurface:
     """Arrays for the kernels. Raises ValueError where the surface asks for a reading that is not there.
 
@@ -131,43 +89,65 @@ def compile_surface(surface: Surface, constants_reading=None) -> CompiledSurface
     spectra = np.zeros((lobes.SPECTRA, n))
     tables = np.zeros((lobes.TABLES, n, lobes.COSINES))
     metal_lost = np.zeros(lobes.COSINES)
-
-    metalness, haze = surface["metalness"], surface["haze.amount"]
-    roughness = surface["roughness"]
-    hazy = roughness + (1.0 - roughness) * surface["haze.spread"]
-    alpha, alpha_haze = max(roughness**2, SMOOTHEST_ALPHA), max(hazy**2, SMOOTHEST_ALPHA)
-    scalars[lobes.METALNESS] = metalness
-    scalars[lobes.ALPHA], scalars[lobes.ALPHA_HAZE] = alpha, alpha_haze
-    scalars[lobes.HAZE] = haze
-    scalars[lobes.TRANSMISSION] = surface["transmission"]
-    scalars[lobes.DIFFUSE_ROUGHNESS] = surface["diffuse_roughness"]
+    spectra[lobes.WAVELENGTH] = WAVELENGTHS
+    _compile_finish(surface, scalars)
     constants = body_constants(surface, constants_reading)
-
-    if metalness > 0.0:
-        if surface["constants"]:
-            spectra[lobes.METAL_A], spectra[lobes.METAL_B] = constants
-            fresnel = fresnel_conductor(MU, *(c[:, None] for c in constants))
-        else:
-            scalars[lobes.FACE_EDGE] = 1.0
-            face, edge = (
-                reflectance_of_rgb(surface["face_colour"]),
-                reflectance_of_rgb(surface["edge_colour"]),
-            )
-            spectra[lobes.METAL_A], spectra[lobes.METAL_B] = face, edge
-            fresnel = fresnel_face_edge(MU, face[:, None], edge[:, None])
-        reflected = interface_shares(alpha, 1.0, metal=True)[0]
-        if haze > 0.0:
-            reflected = (1.0 - haze) * reflected + haze * interface_shares(alpha_haze, 1.0, metal=True)[0]
-        metal_lost[:], lost = lost_lobe(1.0 - reflected)
-        f = hemispherical(fresnel)
-        scalars[lobes.METAL_LOST_SCALE] = np.sqrt(np.pi * lost)
-        spectra[lobes.METAL_LOST] = f * f * (1.0 - lost) / (1.0 - f * lost)
-
-    if metalness < 1.0:
+    if surface["metalness"] > 0.0:
+        _compile_metal(surface, constants, scalars, spectra, metal_lost)
+    if surface["metalness"] < 1.0:
         _compile_dielectric(surface, constants, constants_reading, scalars, spectra, tables)
     # A kernel takes a spectrum between two samples; one more column spares it the test at the end.
     spectra = np.hstack([spectra, spectra[:, -1:]])
     return CompiledSurface(scalars, np.ascontiguousarray(spectra), tables, metal_lost)
+
+
+def _compile_finish(surface, scalars):
+    roughness = surface["roughness"]
+    hazy = roughness + (1.0 - roughness) * surface["haze.spread"]
+    scalars[lobes.METALNESS] = surface["metalness"]
+    scalars[lobes.ALPHA] = max(roughness**2, SMOOTHEST_ALPHA)
+    scalars[lobes.ALPHA_HAZE] = max(hazy**2, SMOOTHEST_ALPHA)
+    scalars[lobes.HAZE] = surface["haze.amount"]
+    scalars[lobes.TRANSMISSION] = surface["transmission"]
+    scalars[lobes.DIFFUSE_ROUGHNESS] = surface["diffuse_roughness"]
+    if surface["film.thickness"] > 0.0:
+        scalars[lobes.FILM] = surface["film.amount"]
+    scalars[lobes.FILM_THICKNESS], scalars[lobes.FILM_IOR] = surface["film.thickness"], surface["film.ior"]
+
+
+def _shares(scalars, eta):
+    """`facet_shares` of the finish and its haze together, for far over near `eta`."""
+    haze = scalars[lobes.HAZE]
+    shares = facet_shares(scalars[lobes.ALPHA], eta)
+    if haze <= 0.0:
+        return shares
+    wide = facet_shares(scalars[lobes.ALPHA_HAZE], eta)
+    return tuple((1.0 - haze) * a + haze * b for a, b in zip(shares, wide, strict=True))
+
+
+def _reflectances(scalars, spectra, inside, metal):
+    """What facets reflect at `FACETS`, (FACETS.size, wavelengths)."""
+    out = np.empty((FACETS.size, spectra.shape[1]))
+    lobes.facet_reflectances(FACETS, inside, metal, scalars, np.ascontiguousarray(spectra), out)
+    return out
+
+
+def _compile_metal(surface, constants, scalars, spectra, metal_lost):
+    spectra[lobes.METAL_TINT] = reflectance_of_rgb(surface["tint"])
+    if surface["constants"]:
+        spectra[lobes.METAL_A], spectra[lobes.METAL_B] = constants
+    else:
+        face, edge = reflectance_of_rgb(surface["face_colour"]), reflectance_of_rgb(surface["edge_colour"])
+        if scalars[lobes.FILM] > 0.0:
+            # Interference needs phases, which colours do not have: the metal of the same colours stands in.
+            face, edge = constants_from_colours(face, edge)
+        else:
+            scalars[lobes.FACE_EDGE] = 1.0
+        spectra[lobes.METAL_A], spectra[lobes.METAL_B] = face, edge
+    metal_lost[:], lost = lost_lobe(1.0 - _shares(scalars, 1.0)[0].sum(axis=1))
+    f = hemispherical(_reflectances(scalars, spectra, False, True).T)
+    scalars[lobes.METAL_LOST_SCALE] = np.sqrt(np.pi * lost)
+    spectra[lobes.METAL_LOST] = f * f * (1.0 - lost) / (1.0 - f * lost)
 
 
 def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
@@ -176,32 +156,54 @@ def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
     dispersive = bool(np.ptp(eta) > 1e-9)
     scalars[lobes.DISPERSIVE] = float(dispersive)
     spectra[lobes.ABSORPTION] = absorption(surface, reading)
-
-    # The index of matter is close to linear in 1 / wavelength², so a few nodes there serve the whole range.
-    x = WAVELENGTHS**-2
-    nodes = np.linspace(0, WAVELENGTHS.size - 1, _NODES).round().astype(int) if dispersive else np.array([0])
-    finish = scalars[lobes.ALPHA], scalars[lobes.ALPHA_HAZE], scalars[lobes.HAZE]
-    parts = [_node_tables(float(eta[i]), *finish) for i in nodes]
-    lost_out, lost_in, passed, shares, scales = (np.stack(p) for p in zip(*parts, strict=True))
-    scalars[lobes.LOST_OUT_SCALE : lobes.LOST_IN_SCALE + 1] = scales.mean(axis=0)
-    weight = body_weight(passed, surface["diffuse_roughness"])
+    # Where nothing changes with wavelength, one stands for all.
+    count = WAVELENGTHS.size if dispersive or scalars[lobes.FILM] > 0.0 else 1
+    (r_out, t_out), (r_in, t_in) = (_interface(scalars, spectra, inside, count) for inside in (False, True))
+    lost_out, mean_out = lost_lobe(1.0 - r_out - t_out)
+    lost_in, mean_in = lost_lobe(1.0 - r_in - t_in)
+    # The lost light leaves on either side; reciprocity ties the two shares by the étendue n².
+    some = (mean_out > 0.0) & (mean_in > 0.0)
+    in_through = np.where(some, hemispherical(t_in) / np.maximum(hemispherical(r_in + t_in), 1e-12), 0.0)
+    ratio = np.sqrt(np.where(some, mean_out / np.where(some, mean_in, 1.0), 0.0))
+    inverse = np.where(ratio > 0.0, 1.0 / np.where(ratio > 0.0, ratio, 1.0), 0.0)
+    out_through = in_through * eta[:count] ** 2 * inverse**2
+    excess = np.maximum(out_through, 1.0)
+    in_through, out_through = in_through / excess, out_through / excess
+    # With everything lost counted, what is not let in is reflected.
+    passed = np.clip(t_out + out_through[:, None] * np.clip(1.0 - r_out - t_out, 0.0, 1.0), 0.0, 1.0)
     let_in = hemispherical(passed)
-
-    def spread(values):
-        if len(nodes) == 1:
-            return np.broadcast_to(values[0], (WAVELENGTHS.size, *values.shape[1:]))
-        order = np.argsort(x[nodes])
-        return np.moveaxis(interpolated(x[nodes][order], np.moveaxis(values[order], 0, -1), x), -1, 0)
-
-    tables[lobes.BODY_WEIGHT] = spread(weight)
-    tables[lobes.LOST_OUT], tables[lobes.LOST_IN] = spread(lost_out), spread(lost_in)
-    spectra[lobes.LOST_REFLECT_OUT : lobes.LOST_TRANSMIT_IN + 1] = spread(shares).T
+    tables[lobes.BODY_WEIGHT] = body_weight(passed, surface["diffuse_roughness"])
+    tables[lobes.LOST_OUT], tables[lobes.LOST_IN] = lost_out, lost_in
+    scalars[lobes.LOST_OUT_SCALE] = np.sqrt(np.pi * mean_out).mean()
+    scalars[lobes.LOST_IN_SCALE] = np.sqrt(np.pi * mean_in).mean()
+    spectra[lobes.LOST_REFLECT_OUT], spectra[lobes.LOST_TRANSMIT_OUT] = 1.0 - out_through, out_through * ratio
+    spectra[lobes.LOST_REFLECT_IN], spectra[lobes.LOST_TRANSMIT_IN] = 1.0 - in_through, in_through * inverse
     # Light thrown back down under the interface meets the body again: 1 - let_in / n² of it each time.
     colour = reflectance_of_rgb(surface["colour"])
-    escape = spread(let_in[:, None])[:, 0] / eta**2
+    escape = let_in / eta**2
     body = colour * escape / (1.0 - colour * (1.0 - escape))
     spectra[lobes.BODY] = body
     spectra[lobes.BODY_LOST] = oren_nayar_multiple_spectrum(body, surface["diffuse_roughness"])
+
+
+def _interface(scalars, spectra, inside, count):
+    """(reflected, passed) by single scattering of a dielectric interface, (count, COSINES) each.
+
+    `count` 1 takes the first wavelength for all.
+    """
+    f = _reflectances(scalars, spectra[:, :count], inside, False)
+    eta = spectra[lobes.ETA, :count]
+    relative = 1.0 / eta if inside else eta
+    if count == 1 or np.ptp(eta) <= 1e-9:
+        reflected, passed = _shares(scalars, float(relative[0]))
+        return (reflected @ f).T, (passed @ (1.0 - f)).T
+    # How refraction spreads changes slowly, close to linearly in 1 / wavelength²: three indices serve the whole range.
+    x = WAVELENGTHS[:count] ** -2.0
+    nodes = np.array([count - 1, count // 2, 0])
+    parts = [_shares(scalars, float(relative[i])) for i in nodes]
+    passed = np.stack([(p @ (1.0 - f)).T for _, p in parts])
+    between = np.stack([interpolated(x[nodes], row, x) for row in np.eye(_NODES)])
+    return (parts[0][0] @ f).T, np.einsum("nl,nlc->lc", between, passed)
 
 
 def oren_nayar_multiple_spectrum(body, roughness):

@@ -8,7 +8,8 @@ L / n², which an interface neither raises nor lowers, so an interface's weights
 Values are for the wavelengths of one call: `props[row, j]` holds row `row` at the call's j-th wavelength,
 wavelength 0 being the hero, the only one that survives a dispersive refraction.
 
-The lobes: two GGX lobes (the finish and its haze) that share one Fresnel term mixed by metalness; what
+The lobes: two GGX lobes (the finish and its haze) that share one Fresnel term mixed by metalness, each facet
+with its thin film (Airy's sum, so that roughness spreads the film's colour of itself); what
 they lose to multiple scattering, given back by a reciprocal lobe (Kulla & Conty 2017); under a dielectric
 interface an energy-preserving Oren–Nayar body, lit and seen through the interface with the light that is
 thrown back down inside counted (after Saunderson 1942); and rough refraction (Walter et al. 2007).
@@ -17,6 +18,7 @@ thrown back down inside counted (after Saunderson 1942); and rough refraction (W
 import math
 
 from ..optics.diffuse import oren_nayar_parts
+from ..optics.film import film_scalar
 from ..optics.fresnel import conductor_scalar, dielectric_scalar, face_edge_scalar
 from ..optics.jit import kernel
 from ..optics.microfacet import ggx_d, sample_visible_normal, smith_lambda
@@ -24,11 +26,14 @@ from ..optics.microfacet import ggx_d, sample_visible_normal, smith_lambda
 # Rows of the scalars of a compiled surface.
 METALNESS, ALPHA, ALPHA_HAZE, HAZE, TRANSMISSION, FACE_EDGE, DISPERSIVE, DIFFUSE_ROUGHNESS = range(8)
 # What turns a lost-energy table back into a share of the light (used for choosing lobes only).
-METAL_LOST_SCALE, LOST_OUT_SCALE, LOST_IN_SCALE, SCALARS = range(8, 12)
+METAL_LOST_SCALE, LOST_OUT_SCALE, LOST_IN_SCALE = range(8, 11)
+# The thin film: how much of the surface it covers, its thickness in nm, its index.
+FILM, FILM_THICKNESS, FILM_IOR, SCALARS = range(11, 15)
 # Rows of its spectra. METAL_A, METAL_B: n and k, or face and edge reflectance.
 METAL_A, METAL_B, METAL_LOST, ETA, BODY, BODY_LOST, ABSORPTION = range(7)
 LOST_REFLECT_OUT, LOST_TRANSMIT_OUT, LOST_REFLECT_IN, LOST_TRANSMIT_IN = range(7, 11)
-SPECTRA = 11
+# The wavelength itself in nm, for the film; what a metal's reflectance is tinted with.
+WAVELENGTH, METAL_TINT, SPECTRA = range(11, 14)
 # Tables over the cosine, by wavelength: weight of the body under the interface; energy the interface's
 # single scattering loses, from outside and from inside (each scaled so that products need no division).
 BODY_WEIGHT, LOST_OUT, LOST_IN, TABLES = range(4)
@@ -62,6 +67,49 @@ def relative_index(props, j, inside):
 
 
 @kernel
+def dielectric_facet(cos_d, inside, scalars, props, j):
+    """Reflectance of a dielectric facet, its film counted, at the call's j-th wavelength."""
+    f = dielectric_scalar(cos_d, relative_index(props, j, inside))
+    film = scalars[FILM]
+    if film > 0.0 and cos_d > 0.0:
+        base = complex(1.0, 0.0) if inside else complex(props[ETA, j], 0.0)
+        outer = props[ETA, j] if inside else 1.0
+        over = film_scalar(
+            cos_d, props[WAVELENGTH, j], complex(scalars[FILM_IOR], 0.0), scalars[FILM_THICKNESS], base, outer
+        )
+        f += film * (min(1.0, over) - f)
+    return f
+
+
+@kernel
+def metal_facet(cos_d, scalars, props, j):
+    """Reflectance of a metal facet, its film and tint counted, at the call's j-th wavelength."""
+    if scalars[FACE_EDGE] > 0.0:
+        f = face_edge_scalar(cos_d, props[METAL_A, j], props[METAL_B, j])
+    else:
+        f = conductor_scalar(cos_d, props[METAL_A, j], props[METAL_B, j])
+        film = scalars[FILM]
+        if film > 0.0 and cos_d > 0.0:
+            base = complex(props[METAL_A, j], props[METAL_B, j])
+            over = film_scalar(
+                cos_d, props[WAVELENGTH, j], complex(scalars[FILM_IOR], 0.0), scalars[FILM_THICKNESS], base, 1.0
+            )
+            f += film * (min(1.0, over) - f)
+    return f * props[METAL_TINT, j]
+
+
+@kernel
+def facet_reflectances(cosines, inside, metal, scalars, props, out):
+    """Reflectance of the metal or the dielectric part's facets by cosine and wavelength into out (m, n)."""
+    for i in range(cosines.shape[0]):
+        for j in range(props.shape[1]):
+            if metal:
+                out[i, j] = metal_facet(cosines[i], scalars, props, j)
+            else:
+                out[i, j] = dielectric_facet(cosines[i], inside, scalars, props, j)
+
+
+@kernel
 def interface_reflectance(cos_d, inside, scalars, props, out):
     """Fresnel reflectance at each wavelength into `out`; returns the mean, and the mean dielectric share let in.
 
@@ -74,14 +122,11 @@ def interface_reflectance(cos_d, inside, scalars, props, out):
     for j in range(n):
         f = 0.0
         if m < 1.0:
-            f = dielectric_scalar(cos_d, relative_index(props, j, inside))
+            f = dielectric_facet(cos_d, inside, scalars, props, j)
             passed += 1.0 - f
             f *= 1.0 - m
         if m > 0.0:
-            if scalars[FACE_EDGE] > 0.0:
-                f += m * face_edge_scalar(cos_d, props[METAL_A, j], props[METAL_B, j])
-            else:
-                f += m * conductor_scalar(cos_d, props[METAL_A, j], props[METAL_B, j])
+            f += m * metal_facet(cos_d, scalars, props, j)
         out[j] = f
         mean += f
     through = 1.0 if inside else (1.0 - m) * scalars[TRANSMISSION]
@@ -241,7 +286,7 @@ def _transmitted(wo, wi, inside, m, t, far, micro, scalars, props, grid, tables,
         out[j] = 0.0
         if dispersive and j > 0:
             continue
-        f = through * value * (1.0 - dielectric_scalar(cos_o, relative_index(props, j, inside))) if value > 0.0 else 0.0
+        f = through * value * (1.0 - dielectric_facet(cos_o, inside, scalars, props, j)) if value > 0.0 else 0.0
         g = grid[j]
         near_side = at_cosine(tables[LOST_IN if inside else LOST_OUT, g], mu_o)
         far_side = at_cosine(tables[LOST_OUT if inside else LOST_IN, g], mu_i)

@@ -57,6 +57,10 @@ class Surface:
     def applies(self, name) -> bool:
         """Whether a parameter does anything on this surface as it stands."""
         only = PARAMETERS[name].only_for
+        if only == "film":
+            return self["film.amount"] > 0.0
+        if only == "any metal":
+            return self["metalness"] > 0.0
         if only == "metal":
             return self["metalness"] > 0.0 and not self["constants"]
         if name in ("ior", "abbe") and self["constants"] and self["metalness"] < 1.0:

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass, field
 
-STRATA = ("finish", "body", "interior")
+STRATA = ("film", "finish", "body", "interior")
 
 
 @dataclass(frozen=True)
@@ -49,6 +49,40 @@ def _colour(name, stratum, label, meaning, default, **more):
 
 
 _DECLARED = (
+    _number(
+        "film.amount",
+        "film",
+        "Film",
+        "Share of the surface that a thin film covers.",
+        0.0,
+        marks=((0.0, "none"), (0.5, "patchy"), (1.0, "whole")),
+    ),
+    _number(
+        "film.thickness",
+        "film",
+        "Film thickness",
+        "Thickness of the film, whose two faces interfere: a few hundred nanometres give colours.",
+        300.0,
+        unit="nm",
+        hard=(0.0, 5000.0),
+        usual=(0.0, 1200.0),
+        digits=1,
+        marks=((30.0, "straw"), (100.0, "lens coating"), (400.0, "soap"), (1000.0, "oil")),
+        only_for="film",
+    ),
+    _number(
+        "film.ior",
+        "film",
+        "Film index",
+        "Index of refraction of the film.",
+        1.8,
+        hard=(1.0, 4.0),
+        usual=(1.2, 3.0),
+        digits=4,
+        marks=((1.333, "soap"), (1.46, "silica"), (2.0, "nitride"), (2.5, "titania")),
+        converters=("reflectance",),
+        only_for="film",
+    ),
     _number(
         "roughness",
         "finish",
@@ -108,6 +142,14 @@ _DECLARED = (
         "A metal's reflectance at 82 degrees, where no constants are chosen.",
         (0.95, 0.95, 0.95),
         only_for="metal",
+    ),
+    _colour(
+        "tint",
+        "body",
+        "Tint",
+        "What a metal's reflection is multiplied with, over constants or colours alike.",
+        (1.0, 1.0, 1.0),
+        only_for="any metal",
     ),
     _number(
         "ior",

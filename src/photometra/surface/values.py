@@ -26,8 +26,8 @@ def _unit_factor(text, p):
         return 1.0
     if unit == "%" and not p.unit:
         return 0.01
-    if p.unit == "mm" and unit in _LENGTHS_MM:
-        return _LENGTHS_MM[unit]
+    if p.unit in _LENGTHS_MM and unit in _LENGTHS_MM:
+        return _LENGTHS_MM[unit] / _LENGTHS_MM[p.unit]
     if p.unit == "1/mm" and unit.startswith(("1/", "/")) and unit.split("/")[1] in _LENGTHS_MM:
         return 1.0 / _LENGTHS_MM[unit.split("/")[1]]
     wanted = f"a value in {p.unit}" if p.unit else "a plain number or %"
