@@ -22,6 +22,7 @@ def test_it_holds_the_specimens_with_their_evidence(demo):
         "Enamelled number plate": ["reflectance", "reflectance", "gloss"],
         "Lens prism": ["index", "gloss", "reflectance"],
         "Heat-tinted vane": ["reflectance", "reflectance", "gloss"],
+        "Beeswax seal block": ["reflectance", "reflectance", "gloss"],
     }
     assert all("simulated" in r.source for s in demo.specimens for r in s.readings)
 

@@ -88,6 +88,23 @@ def prism(window):
     take(window, "prism")
 
 
+def vane(window):
+    window.session.choose(3)
+    window.session.choose_reading(0)
+    window.session.choose_stratum("film")
+    settled(window)
+    until(lambda: window.strata.film_chart.misfits is not None)
+    take(window, "vane")
+
+
+def wax(window):
+    window.session.choose(4)
+    window.session.choose_reading(0)
+    window.session.choose_stratum("interior")
+    settled(window, 400)
+    take(window, "wax")
+
+
 def solved(window):
     window.session.choose(1)
     window.session.choose_stratum("finish")
@@ -131,7 +148,7 @@ def hand_over(window):
     dialog.close()
 
 
-VIEWS = {f.__name__.replace("_", "-"): f for f in (brass, plate, prism, solved, light, constants, hand_over)}
+VIEWS = {f.__name__.replace("_", "-"): f for f in (brass, plate, prism, vane, wax, solved, light, constants, hand_over)}
 
 
 def main(names):

@@ -11,7 +11,8 @@ from photometra.imaging.pictures import read_header, read_picture
 from photometra.readings import read_file as read_reading
 from photometra.study import read_file
 
-BRASS, PLATE, PRISM, VANE = "Brass lamp bracket", "Enamelled number plate", "Lens prism", "Heat-tinted vane"
+BRASS, PLATE, PRISM = "Brass lamp bracket", "Enamelled number plate", "Lens prism"
+VANE, WAX = "Heat-tinted vane", "Beeswax seal block"
 
 
 @pytest.fixture
@@ -66,9 +67,9 @@ def test_new_add_set_show(run, run_json, tmp_path):
 def test_the_demo_goes_from_out_to_within(run, run_json, own_demo):
     code, before = run_json("agree", own_demo)
     assert code == 1
-    assert [s["name"] for s in before["specimens"]] == [BRASS, PLATE, PRISM, VANE]
+    assert [s["name"] for s in before["specimens"]] == [BRASS, PLATE, PRISM, VANE, WAX]
     assert {"name", "kind", "metric", "value", "tolerance", "within"} == set(before["specimens"][0]["readings"][0])
-    for name in (BRASS, PLATE, PRISM, VANE):
+    for name in (BRASS, PLATE, PRISM, VANE, WAX):
         assert run_json("agree", own_demo, name)[0] == 1
         code, found = run_json("fit", own_demo, name, "--save")
         assert code == 0

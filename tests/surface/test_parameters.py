@@ -148,7 +148,8 @@ class TestSurface:
             Surface({"haze.amount": 0.3}),
             Surface({"metalness": 1.0}),
             Surface({"film.amount": 0.6}),
-            Surface({"transmission": 1.0, "interior.colour": (0.5, 0.2, 0.1)}),
+            Surface({"subsurface": 0.7}),
+            Surface({"transmission": 1.0, "interior.colour": (0.5, 0.2, 0.1), "interior.scatter": (1, 2, 3)}),
         ]
         for p in PARAMETERS.values():
             if p.kind == "constants":

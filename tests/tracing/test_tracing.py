@@ -22,7 +22,7 @@ LOSSLESS = {
     "dispersive glass": {"transmission": 1.0, "ior": 1.62, "abbe": 36.0},
     "enamel": {"colour": (1.0, 1.0, 1.0)},
 }
-FURNACE = Limits(reflection=1024, transmission=4096)
+FURNACE = Limits(reflection=1024, transmission=4096, volume=50_000)
 
 
 def furnace(surface, size=64, samples=64, **more):

@@ -90,4 +90,21 @@ SAMPLES = (
         ("roughness", "film.thickness", "film.ior"),
         "Titanium vane of the ventilator, blued by the burner; the oxide is the film.",
     ),
+    Sample(
+        "Beeswax seal block",
+        48.0,
+        Surface(
+            {
+                "ior": 1.442,
+                "roughness": 0.38,
+                "subsurface": 1.0,
+                "subsurface.colour": (0.84, 0.62, 0.22),
+                "subsurface.radius": (2.4, 1.3, 0.5),
+            }
+        ),
+        {"ior": 1.5, "roughness": 0.5, "subsurface.colour": (0.7, 0.6, 0.4)},
+        (("spectrophotometer", "di:8"), ("spectrophotometer", "de:8"), ("glossmeter", "")),
+        ("roughness", "ior", "subsurface.colour"),
+        "Wax that sealed the lantern's spare panes; its mean free path is held until a scatter profile is read.",
+    ),
 )

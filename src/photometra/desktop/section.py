@@ -4,7 +4,7 @@ import math
 import random
 
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
-from PyQt6.QtGui import QColor, QFont, QFontMetricsF, QPainter, QPainterPath, QPen, QPolygonF
+from PyQt6.QtGui import QColor, QFont, QFontMetricsF, QPainter, QPainterPath, QPen, QPolygonF, QRadialGradient
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ..instruments import Split
@@ -180,7 +180,7 @@ class Section(QWidget):
         painter.save()
         painter.setClipRect(area)
         painter.setPen(Qt.PenStyle.NoPen)
-        tint = QColor(hex_colour(self._surface["colour"]))
+        tint = QColor(hex_colour(self._surface.as_measured()["colour"]))
         tint.setAlpha(70)
         painter.fillRect(area, tint)
         tint.setAlpha(255)
@@ -298,6 +298,8 @@ class Section(QWidget):
             text += f", {_percent(split.haze_share)} of it haze"
         self._label(painter, QPointF(x, 14.0), text, split.reflected.colour, right=True)
         y = self._ground + 26.0
+        if self._mean_free_paths() is not None:
+            self._paint_cloud(painter)
         if self._surface["metalness"] < 1.0 and not clear:
             self._paint_body_light(painter, p)
             self._label(
@@ -351,6 +353,45 @@ class Section(QWidget):
             painter.drawPolyline(QPolygonF(way))
             painter.setPen(QPen(ink, 1.5))
             painter.drawPolyline(QPolygonF(way))
+
+    def _mean_free_paths(self):
+        """Mean free paths in mm, red, green and blue, of what scatters below; None where nothing does."""
+        s = self._surface
+        if s["metalness"] >= 1.0:
+            return None
+        if s["transmission"] < 1.0 and s["subsurface"] > 0.0:
+            return tuple(r * s["subsurface.scale"] for r in s["subsurface.radius"])
+        if s["transmission"] > 0.0 and max(s["interior.scatter"]) > 0.0:
+            return tuple(1.0 / max(v, 1e-6) for v in s["interior.scatter"])
+        return None
+
+    def _paint_cloud(self, painter):
+        """Clouds of one mean free path for red, green and blue, to scale, beside a bar in millimetres."""
+        floor = float(self.height()) - 30.0
+        scale = (floor - self._ground) / self._size_mm
+        paths = self._mean_free_paths()
+        at = QPointF(0.22 * self.width(), self._ground + 0.58 * (floor - self._ground))
+        inks = (QColor(200, 80, 60), QColor(90, 160, 90), QColor(70, 110, 200))
+        for path, ink in sorted(zip(paths, inks, strict=True), key=lambda pair: -pair[0]):
+            radius = min(max(path * scale, 1.5), 0.45 * self.width())
+            cloud = QRadialGradient(at, radius)
+            ink.setAlpha(150)
+            cloud.setColorAt(0.0, ink)
+            ink.setAlpha(20)
+            cloud.setColorAt(1.0, ink)
+            painter.setPen(Qt.PenStyle.NoPen)
+            painter.setBrush(cloud)
+            painter.drawEllipse(at, radius, radius)
+        words = " ".join(f"{v:.3g}" for v in paths)
+        y = self._ground + (45.0 if self._is_clear else 64.0)
+        self._label(painter, QPointF(self.width() - 8.0, y), f"mean free path {words} mm", right=True)
+        bar = 10.0 ** math.floor(math.log10(0.5 * self._size_mm))
+        left, y = at.x() + 40.0, at.y() + 18.0
+        painter.setPen(QPen(theme.colour("text"), 1.4))
+        painter.drawLine(QPointF(left, y), QPointF(left + bar * scale, y))
+        for x in (left, left + bar * scale):
+            painter.drawLine(QPointF(x, y - 3.0), QPointF(x, y + 3.0))
+        self._label(painter, QPointF(left + bar * scale + 8.0, y), f"{bar:g} mm")
 
     def _paint_clear_light(self, painter, p):
         far = float(self.height()) - 30.0
@@ -435,7 +476,7 @@ class Section(QWidget):
 
     def _film_words(self):
         if not self._has_film:
-            return "no film: one would add interference"
+            return "no film"
         share = self._surface["film.amount"]
         return f"film {self._surface['film.thickness']:.4g} nm" + (f", {100 * share:.0f} %" if share < 1.0 else "")
 
@@ -450,7 +491,11 @@ class Section(QWidget):
     def _inside(self):
         if self._surface["metalness"] >= 1.0:
             return "no interior: a metal lets no light through"
-        return "interior" if self._is_clear else "interior: closed; transmission would open it"
+        if self._is_clear:
+            return "interior"
+        if self._surface["subsurface"] > 0.0:
+            return "interior: light wanders"
+        return "interior: closed; transmission or subsurface would open it"
 
 
 def _percent(share):

@@ -200,8 +200,9 @@ class StrataPanel(QWidget):
 
 def _split_of(specimen, angle):
     constants = constants_reading(specimen.readings)
+    surface = specimen.surface.as_measured()
     try:
-        compiled = compile_surface(specimen.surface, constants)
+        compiled = compile_surface(surface, constants)
     except ValueError:
         return None
-    return light_split(specimen.surface, compiled, angle, specimen.size_mm, constants)
+    return light_split(surface, compiled, angle, specimen.size_mm, constants)

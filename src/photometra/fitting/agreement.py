@@ -9,7 +9,7 @@ from ..colour import delta_e_2000, reflectance_to_xyz, xyz_to_lab
 from ..instruments import constants_reading, model_of
 from ..readings import Reading
 from ..surface import Surface
-from ..surface.compile import CompiledSurface, compile_surface
+from ..surface.compile import CompiledSurface, compile_measured
 
 
 @dataclass(frozen=True, eq=False)
@@ -67,7 +67,7 @@ def agreements(surface: Surface, readings: tuple[Reading, ...]) -> tuple[Agreeme
     """Agreement of every reading, in their order."""
     constants = constants_reading(readings)
     try:
-        compiled = compile_surface(surface, constants)
+        compiled = compile_measured(surface, constants)
     except ValueError as error:
         return tuple(Agreement(r, float("inf"), None, None, str(error)) for r in readings)
     return tuple(agreement(r, surface, compiled, constants) for r in readings)

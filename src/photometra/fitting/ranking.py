@@ -7,7 +7,7 @@ import numpy as np
 from ..instruments import constants_reading
 from ..readings import Reading
 from ..surface import Surface, table_names
-from ..surface.compile import compile_surface
+from ..surface.compile import compile_measured
 from ..surface.constants import choosing
 from .agreement import agreement, agreements
 
@@ -64,5 +64,5 @@ def film_misfits(surface: Surface, readings, thicknesses_nm, cancel=None):
         if cancel is not None and cancel.is_set():
             return None
         other = surface.with_values({"film.thickness": float(thickness)})
-        found[i] = agreement(reading, other, compile_surface(other, constants), constants).chi2
+        found[i] = agreement(reading, other, compile_measured(other, constants), constants).chi2
     return found

@@ -14,7 +14,7 @@ import numpy as np
 
 from ..instruments import constants_reading, model_of
 from ..surface import PARAMETERS, Surface, free_scalars, parameter, scalar_owner
-from ..surface.compile import compile_surface
+from ..surface.compile import compile_measured
 
 _STEP = 1e-4
 _SCANS = {
@@ -104,7 +104,7 @@ class _Problem:
         if self.cancel is not None and self.cancel.is_set():
             raise Cancelled
         surface = self.at(x)
-        compiled = compile_surface(surface, self.constants)
+        compiled = compile_measured(surface, self.constants)
         parts = [
             ((model_of(r, surface, compiled, self.constants) - values) / sigma).ravel()
             for r, (values, sigma) in zip(self.readings, self.values, strict=True)

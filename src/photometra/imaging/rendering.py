@@ -27,7 +27,7 @@ def render_picture(
     scene = scene_of(study.booth, specimen.size_mm, study.pictures, environment)
     # In the furnace nothing may be lost to the limits: its purpose is to show what the surface loses.
     furnace = (environment or study.booth.environment) == UNIFORM
-    limits = Limits(reflection=1024, transmission=4096) if furnace else Limits()
+    limits = Limits(reflection=1024, transmission=4096, volume=50_000) if furnace else Limits()
     compiled = compile_surface(specimen.surface, constants_reading(specimen.readings))
     rendering = Rendering(compiled, scene, width, height, seed, limits)
     if samples is None and seconds is None and noise is None:

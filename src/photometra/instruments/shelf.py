@@ -7,7 +7,7 @@ import numpy as np
 from ..colour import WAVELENGTHS, interpolated
 from ..readings import Reading, kind, make_reading
 from ..surface import Surface
-from ..surface.compile import CompiledSurface, body_constants, compile_surface
+from ..surface.compile import CompiledSurface, body_constants, compile_measured
 from . import glossmeter, spectrophotometer
 
 REFRACTOMETER_LINES_NM = (435.83, 486.13, 546.07, 587.56, 589.3, 656.27)
@@ -92,7 +92,7 @@ def measured(key, surface: Surface, geometry="", constants=None, x=None, name=""
         raise ValueError(f"a {tool.label.lower()} has no geometry '{geometry}': {choice}")
     geometry = geometry or (tool.geometries[0] if tool.geometries else "")
     x = np.asarray(tool.default_x if x is None else x, float)
-    compiled = compile_surface(surface, constants)
+    compiled = compile_measured(surface, constants)
     values = predicted(tool.kind_key, geometry, x, surface, compiled, constants)
     columns = dict(zip(kind(tool.kind_key).columns, [x, *values], strict=True))
     source = f"virtual {tool.label.lower()}"

@@ -45,6 +45,7 @@ def _found(s, size_mm, has_constants_reading):
     if s["film.amount"] > 0.0 and s["metalness"] < 1.0 and not s["constants"] and abs(s["film.ior"] - s["ior"]) < 0.02:
         other = 1.33 if s["ior"] > 1.45 else 1.7
         yield Finding("A film of the body's own index cannot be seen on it.", f"Make it {other}", {"film.ior": other})
+    yield from _wandering(s, size_mm)
     if s["metalness"] >= 1.0 and s["transmission"] > 0.0:
         yield Finding(
             "Transmission does nothing in a metal: no light gets through it.",
@@ -79,3 +80,22 @@ def _found(s, size_mm, has_constants_reading):
                 "Give it the specimen's depth",
                 {"interior.depth": size_mm, "interior.absorption": (0.0, 0.0, 0.0)},
             )
+
+
+def _wandering(s, size_mm):
+    if not s.applies("subsurface.radius"):
+        return
+    longest = max(s["subsurface.radius"]) * s["subsurface.scale"]
+    if longest > size_mm:
+        yield Finding(
+            f"A mean free path of {longest:.3g} mm is longer than the specimen ({size_mm:g} mm): it will look empty.",
+            "Bring it to a tenth of the size",
+            {"subsurface.scale": max(0.001, s["subsurface.scale"] * 0.1 * size_mm / longest)},
+        )
+    # About a pixel of a picture in which the specimen is 500 pixels wide.
+    elif longest < size_mm / 2000.0:
+        yield Finding(
+            f"A mean free path of {longest:.3g} mm is far smaller than a pixel: a plain body colour looks the same.",
+            "Make it a body colour",
+            {"subsurface": 0.0, "colour": s.as_measured()["colour"]},
+        )

@@ -7,6 +7,7 @@ import numpy as np
 from ..colour import WAVELENGTHS, coefficients_of_rgb, interpolated, reflectance_of_rgb
 from ..optics.diffuse import oren_nayar_multiple
 from ..optics.dispersion import cauchy_ior
+from ..optics.halfspace import single_albedo
 from ..optics.media import absorption_from_colour, absorption_from_extinction
 from ..optics.metal import constants_from_colours
 from . import lobes
@@ -17,6 +18,16 @@ from .model import Surface
 SMOOTHEST_ALPHA = 1e-4
 """A perfect polish is drawn as this slope width: far below any aperture or pixel, yet never singular."""
 _NODES = 3
+
+
+def subsurface_coefficients(surface, escape, ior):
+    """(scattering, absorption) per mm on `WAVELENGTHS` of the subsurface, from its colour and mean free path.
+
+    A deep block of it looks, under its interface and facing us, like a body of `subsurface.colour`.
+    """
+    path = coefficients_of_rgb(surface["subsurface.radius"]) * surface["subsurface.scale"]
+    single = single_albedo(reflectance_of_rgb(surface["subsurface.colour"]), escape, ior)
+    return single / path, (1.0 - single) / path
 
 
 @dataclass(frozen=True, eq=False)
@@ -101,6 +112,11 @@ def compile_surface(surface: Surface, constants_reading=None) -> CompiledSurface
     return CompiledSurface(scalars, np.ascontiguousarray(spectra), tables, metal_lost)
 
 
+def compile_measured(surface: Surface, constants_reading=None) -> CompiledSurface:
+    """As `compile_surface`, as an instrument sees the surface whose spot is wide: see `Surface.as_measured`."""
+    return compile_surface(surface.as_measured(), constants_reading)
+
+
 def _compile_finish(surface, scalars):
     roughness = surface["roughness"]
     hazy = roughness + (1.0 - roughness) * surface["haze.spread"]
@@ -108,7 +124,11 @@ def _compile_finish(surface, scalars):
     scalars[lobes.ALPHA] = max(roughness**2, SMOOTHEST_ALPHA)
     scalars[lobes.ALPHA_HAZE] = max(hazy**2, SMOOTHEST_ALPHA)
     scalars[lobes.HAZE] = surface["haze.amount"]
-    scalars[lobes.TRANSMISSION] = surface["transmission"]
+    clear = surface["transmission"]
+    below = (1.0 - clear) * surface["subsurface"]
+    scalars[lobes.TRANSMISSION] = clear + below
+    scalars[lobes.CLEAR_SHARE] = clear / (clear + below) if clear + below > 0.0 else 1.0
+    scalars[lobes.ASYMMETRY] = surface["interior.asymmetry"]
     scalars[lobes.DIFFUSE_ROUGHNESS] = surface["diffuse_roughness"]
     if surface["film.thickness"] > 0.0:
         scalars[lobes.FILM] = surface["film.amount"]
@@ -156,6 +176,7 @@ def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
     dispersive = bool(np.ptp(eta) > 1e-9)
     scalars[lobes.DISPERSIVE] = float(dispersive)
     spectra[lobes.ABSORPTION] = absorption(surface, reading)
+    spectra[lobes.SCATTER] = coefficients_of_rgb(surface["interior.scatter"])
     # Where nothing changes with wavelength, one stands for all.
     count = WAVELENGTHS.size if dispersive or scalars[lobes.FILM] > 0.0 else 1
     (r_out, t_out), (r_in, t_in) = (_interface(scalars, spectra, inside, count) for inside in (False, True))
@@ -181,6 +202,9 @@ def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
     # Light thrown back down under the interface meets the body again: 1 - let_in / n² of it each time.
     colour = reflectance_of_rgb(surface["colour"])
     escape = let_in / eta**2
+    if surface["subsurface"] > 0.0:
+        below = subsurface_coefficients(surface, escape, float(eta.mean()))
+        spectra[lobes.SUB_SCATTER], spectra[lobes.SUB_ABSORPTION] = below
     body = colour * escape / (1.0 - colour * (1.0 - escape))
     spectra[lobes.BODY] = body
     spectra[lobes.BODY_LOST] = oren_nayar_multiple_spectrum(body, surface["diffuse_roughness"])

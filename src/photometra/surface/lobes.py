@@ -28,12 +28,16 @@ METALNESS, ALPHA, ALPHA_HAZE, HAZE, TRANSMISSION, FACE_EDGE, DISPERSIVE, DIFFUSE
 # What turns a lost-energy table back into a share of the light (used for choosing lobes only).
 METAL_LOST_SCALE, LOST_OUT_SCALE, LOST_IN_SCALE = range(8, 11)
 # The thin film: how much of the surface it covers, its thickness in nm, its index.
-FILM, FILM_THICKNESS, FILM_IOR, SCALARS = range(11, 15)
+FILM, FILM_THICKNESS, FILM_IOR = range(11, 14)
+# TRANSMISSION is all that is let in below; of it, this share meets the clear interior, the rest the subsurface.
+CLEAR_SHARE, ASYMMETRY, SCALARS = range(14, 17)
 # Rows of its spectra. METAL_A, METAL_B: n and k, or face and edge reflectance.
 METAL_A, METAL_B, METAL_LOST, ETA, BODY, BODY_LOST, ABSORPTION = range(7)
 LOST_REFLECT_OUT, LOST_TRANSMIT_OUT, LOST_REFLECT_IN, LOST_TRANSMIT_IN = range(7, 11)
 # The wavelength itself in nm, for the film; what a metal's reflectance is tinted with.
-WAVELENGTH, METAL_TINT, SPECTRA = range(11, 14)
+WAVELENGTH, METAL_TINT = range(11, 13)
+# Scattering coefficient of the interior; scattering and absorption of the subsurface, all per mm.
+SCATTER, SUB_SCATTER, SUB_ABSORPTION, SPECTRA = range(13, 17)
 # Tables over the cosine, by wavelength: weight of the body under the interface; energy the interface's
 # single scattering loses, from outside and from inside (each scaled so that products need no division).
 BODY_WEIGHT, LOST_OUT, LOST_IN, TABLES = range(4)

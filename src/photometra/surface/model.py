@@ -36,6 +36,19 @@ class Surface:
             changes.setdefault("constants", "")
         return Surface({**self.given, **changes})
 
+    def as_measured(self) -> "Surface":
+        """The surface as an instrument sees it whose spot is wide against the mean free path.
+
+        Light that wanders below leaves within the spot: the subsurface share joins the body, in its own colour.
+        """
+        share = self["subsurface"]
+        if share <= 0.0:
+            return self
+        mixed = tuple(
+            (1.0 - share) * a + share * b for a, b in zip(self["colour"], self["subsurface.colour"], strict=True)
+        )
+        return self.with_values({"subsurface": 0.0, "colour": mixed})
+
     def scalar(self, name):
         """The value behind a scalar's name (`roughness`, `colour.g`)."""
         p, component = scalar_owner(name)
@@ -66,11 +79,17 @@ class Surface:
         if name in ("ior", "abbe") and self["constants"] and self["metalness"] < 1.0:
             return False
         if only == "dielectric":
-            if name in ("colour", "diffuse_roughness") and self["transmission"] >= 1.0:
+            if name in ("colour", "diffuse_roughness", "subsurface") and self["transmission"] >= 1.0:
+                return False
+            if name in ("colour", "diffuse_roughness") and self["subsurface"] >= 1.0:
                 return False
             return self["metalness"] < 1.0
         if only == "clear":
             return self["metalness"] < 1.0 and self["transmission"] > 0.0
+        if only == "scatter":
+            return self.applies("interior.scatter") and max(self["interior.scatter"]) > 0.0
+        if only == "subsurface":
+            return self.applies("subsurface") and self["subsurface"] > 0.0
         if name == "haze.spread":
             return self["haze.amount"] > 0.0
         return True

@@ -14,8 +14,9 @@ from .environment import density_at, direction_drawn, place_towards, radiance_at
 from .scene import NOTHING, STAGE, hit, stage_reflectance
 from .spectral import HEROES, choose_wavelengths, drawn, rotated, seeded
 
-# What the renderer is told: limits on bounces off surfaces and within the interior, radiance clamp (0: off).
-LIMIT_REFLECTION, LIMIT_TRANSMISSION, CLAMP = range(3)
+# What the renderer is told: limits on bounces off surfaces, on walls met within the interior and on scatterings
+# there, and the radiance clamp (0: off).
+LIMIT_REFLECTION, LIMIT_TRANSMISSION, LIMIT_VOLUME, CLAMP = range(4)
 _ROULETTE_FROM = 3
 
 
@@ -47,9 +48,63 @@ def _blocked(x, y, z, dx, dy, dz, scene):
 
 
 @kernel
+def _walked(distance, state, index, fraction, spectra, scatter_row, absorb_row, through, extinct):
+    """One step in a scattering interior towards a wall at `distance`: how far it goes, or -1 for up to the wall.
+
+    The distance is drawn for one wavelength, chosen by what each still carries; the weights in `through` are those of
+    all of them together (spectral multiple importance sampling with the balance heuristic, Wilkie et al. 2014).
+    """
+    total = 0.0
+    for j in range(HEROES):
+        i, t = index[j], fraction[j]
+        s = spectra[scatter_row, i] * (1.0 - t) + spectra[scatter_row, i + 1] * t
+        a = spectra[absorb_row, i] * (1.0 - t) + spectra[absorb_row, i + 1] * t
+        extinct[0, j] = s
+        extinct[1, j] = s + a
+        total += through[j]
+    if total <= 0.0:
+        return -1.0
+    pick = drawn(state) * total
+    chosen = 0
+    while chosen < HEROES - 1 and pick >= through[chosen]:
+        pick -= through[chosen]
+        chosen += 1
+    rate = extinct[1, chosen]
+    step = -math.log(1.0 - drawn(state)) / rate if rate > 0.0 else 1e30
+    density = 0.0
+    inside = step < distance
+    length = step if inside else distance
+    for j in range(HEROES):
+        density += through[j] / total * math.exp(-extinct[1, j] * length) * (extinct[1, j] if inside else 1.0)
+    if density <= 0.0:
+        for j in range(HEROES):
+            through[j] = 0.0
+        return -1.0
+    for j in range(HEROES):
+        through[j] *= math.exp(-extinct[1, j] * length) * (extinct[0, j] if inside else 1.0) / density
+    return length if inside else -1.0
+
+
+@kernel
+def _turned(dx, dy, dz, asymmetry, u0, u1):
+    """A direction after one scattering (Henyey & Greenstein 1941)."""
+    if abs(asymmetry) < 1e-3:
+        c = 1.0 - 2.0 * u0
+    else:
+        q = (1.0 - asymmetry * asymmetry) / (1.0 + asymmetry - 2.0 * asymmetry * u0)
+        c = (1.0 + asymmetry * asymmetry - q * q) / (2.0 * asymmetry)
+    s = math.sqrt(max(0.0, 1.0 - c * c))
+    phi = 2.0 * math.pi * u1
+    ax, ay, az, bx, by, bz = _frame(dx, dy, dz)
+    x = s * math.cos(phi)
+    y = s * math.sin(phi)
+    return ax * x + bx * y + dx * c, ay * x + by * y + dy * c, az * x + bz * y + dz * c
+
+
+@kernel
 def trace(origin, direction, state, index, fraction, nearest, spectra, props, basis, scene, limits, patches,
           radiance, chance, accept, alias, scalars, tables, metal_lost,
-          wo, wi, value, light, through, seen):  # fmt: skip
+          wo, wi, value, light, through, seen, extinct):  # fmt: skip
     """Follow one path; radiance at its wavelengths into `seen`. Returns the energy its limits cut off."""
     ox, oy, oz = origin[0], origin[1], origin[2]
     dx, dy, dz = direction[0], direction[1], direction[2]
@@ -62,9 +117,12 @@ def trace(origin, direction, state, index, fraction, nearest, spectra, props, ba
     inner = 0
     uniform = radiance.shape[0] == 1
     gathered = False
+    scattered = 0
+    wanders = False
+    clear = True
     # A dispersive refraction ends all wavelengths but the hero, which then stands for all of them.
     heroic = 1.0 if scalars[lobes.DISPERSIVE] > 0.0 else 0.0
-    for depth in range(1000):
+    for depth in range(100_000):
         what, t = hit(ox, oy, oz, dx, dy, dz, inside, scene)
         if what == NOTHING:
             u = v = 0.0
@@ -78,13 +136,21 @@ def trace(origin, direction, state, index, fraction, nearest, spectra, props, ba
             for j in range(HEROES):
                 seen[j] += through[j] * light[j] * weight
             return 0.0
-        if inside:
+        step = -1.0
+        if not inside:
+            outer += 1
+        elif not wanders:
             for j in range(HEROES):
                 through[j] *= math.exp(-props[lobes.ABSORPTION, j] * t)
             inner += 1
         else:
-            outer += 1
-        if outer > limits[LIMIT_REFLECTION] or inner > limits[LIMIT_TRANSMISSION]:
+            rows = (lobes.SCATTER, lobes.ABSORPTION) if clear else (lobes.SUB_SCATTER, lobes.SUB_ABSORPTION)
+            step = _walked(t, state, index, fraction, spectra, rows[0], rows[1], through, extinct)
+            if step >= 0.0:
+                scattered += 1
+            else:
+                inner += 1
+        if outer > limits[LIMIT_REFLECTION] or inner > limits[LIMIT_TRANSMISSION] or scattered > limits[LIMIT_VOLUME]:
             lost = 0.0
             for j in range(HEROES):
                 lost += through[j] / HEROES
@@ -98,6 +164,12 @@ def trace(origin, direction, state, index, fraction, nearest, spectra, props, ba
                 return 0.0
             for j in range(HEROES):
                 through[j] /= survive
+        if step >= 0.0:
+            ox += step * dx
+            oy += step * dy
+            oz += step * dz
+            dx, dy, dz = _turned(dx, dy, dz, scalars[lobes.ASYMMETRY] if clear else 0.0, drawn(state), drawn(state))
+            continue
         ox += t * dx
         oy += t * dy
         oz += t * dz
@@ -178,6 +250,9 @@ def trace(origin, direction, state, index, fraction, nearest, spectra, props, ba
         dz *= inv
         if wi[2] < 0.0:
             inside = not inside
+            if inside:
+                clear = scalars[lobes.CLEAR_SHARE] >= 1.0 or drawn(state) < scalars[lobes.CLEAR_SHARE]
+                wanders = not clear or props[lobes.SCATTER, 0] > 0.0
             if heroic == 1.0:
                 heroic = 2.0
                 through[0] *= HEROES
@@ -200,6 +275,7 @@ def render_tile(x0, x1, y0, y1, width, height, first, count, seed, camera, scene
     light = np.empty(HEROES)
     through = np.empty(HEROES)
     seen = np.empty(HEROES)
+    extinct = np.empty((2, HEROES))
     index = np.empty(HEROES, np.int64)
     nearest = np.empty(HEROES, np.int64)
     fraction = np.empty(HEROES)
@@ -237,7 +313,7 @@ def render_tile(x0, x1, y0, y1, width, height, first, count, seed, camera, scene
                 cut[y, x] += trace(
                     camera[0], direction, state, index, fraction, nearest, spectra, props, own_basis, scene, limits,
                     patches, radiance, chance, accept, alias, scalars, tables, metal_lost,
-                    wo, wi, value, light, through, seen,
+                    wo, wi, value, light, through, seen, extinct,
                 )  # fmt: skip
                 r = g = b = 0.0
                 for j in range(HEROES):

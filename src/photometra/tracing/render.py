@@ -18,14 +18,15 @@ TILE = 64
 
 @dataclass(frozen=True)
 class Limits:
-    """Bounces after which a path ends, off surfaces and within an interior; `clamp` 0 is off."""
+    """How many bounces off surfaces, walls met from within and scatterings a path may have. `clamp` 0 is off."""
 
     reflection: int = 16
     transmission: int = 256
+    volume: int = 4096
     clamp: float = 0.0
 
     def array(self):
-        return np.array([self.reflection, self.transmission, self.clamp], float)
+        return np.array([self.reflection, self.transmission, self.volume, self.clamp], float)
 
 
 @cache

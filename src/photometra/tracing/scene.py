@@ -82,7 +82,11 @@ def hit(ox, oy, oz, dx, dy, dz, inside, scene):
     cz = oz
     b = cx * dx + cy * dy + cz * dz
     if inside:
-        return BALL, max(0.0, -2.0 * b)
+        # From the wall this is -2 b; from a place within, the far root.
+        c = cx * cx + cy * cy + cz * cz - r * r
+        if c > -1e-9 * r * r:
+            return BALL, max(0.0, -2.0 * b)
+        return BALL, math.sqrt(b * b - c) - b
     what = NOTHING
     distance = 1e30
     px = cx - b * dx
