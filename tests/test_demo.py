@@ -23,6 +23,7 @@ def test_it_holds_the_specimens_with_their_evidence(demo):
         "Lens prism": ["index", "gloss", "reflectance"],
         "Heat-tinted vane": ["reflectance", "reflectance", "gloss"],
         "Beeswax seal block": ["reflectance", "reflectance", "gloss"],
+        "Varnished teak rail": ["reflectance", "reflectance", "gloss"],
     }
     assert all("simulated" in r.source for s in demo.specimens for r in s.readings)
 

@@ -12,7 +12,7 @@ from photometra.readings import read_file as read_reading
 from photometra.study import read_file
 
 BRASS, PLATE, PRISM = "Brass lamp bracket", "Enamelled number plate", "Lens prism"
-VANE, WAX = "Heat-tinted vane", "Beeswax seal block"
+VANE, WAX, RAIL = "Heat-tinted vane", "Beeswax seal block", "Varnished teak rail"
 
 
 @pytest.fixture
@@ -67,9 +67,9 @@ def test_new_add_set_show(run, run_json, tmp_path):
 def test_the_demo_goes_from_out_to_within(run, run_json, own_demo):
     code, before = run_json("agree", own_demo)
     assert code == 1
-    assert [s["name"] for s in before["specimens"]] == [BRASS, PLATE, PRISM, VANE, WAX]
+    assert [s["name"] for s in before["specimens"]] == [BRASS, PLATE, PRISM, VANE, WAX, RAIL]
     assert {"name", "kind", "metric", "value", "tolerance", "within"} == set(before["specimens"][0]["readings"][0])
-    for name in (BRASS, PLATE, PRISM, VANE, WAX):
+    for name in (BRASS, PLATE, PRISM, VANE, WAX, RAIL):
         assert run_json("agree", own_demo, name)[0] == 1
         code, found = run_json("fit", own_demo, name, "--save")
         assert code == 0

@@ -77,10 +77,13 @@ class TestGlossMeter:
         assert np.all(read[2:, 0] < 0.25 * read[2:, 1])
 
     @pytest.mark.long
-    @pytest.mark.parametrize("roughness", [0.1, 0.25, 0.5])
+    @pytest.mark.parametrize("values", [
+        {"roughness": 0.1}, {"roughness": 0.25}, {"roughness": 0.5},
+        {"roughness": 0.6, "coat.amount": 1.0, "coat.roughness": 0.15},
+    ])  # fmt: skip
     @pytest.mark.parametrize("angle", [20.0, 60.0, 85.0])
-    def test_the_rule_is_a_plain_random_average_over_both_apertures(self, roughness, angle):
-        compiled = compile_surface(Surface({"roughness": roughness, "haze.amount": 0.2}))
+    def test_the_rule_is_a_plain_random_average_over_both_apertures(self, values, angle):
+        compiled = compile_surface(Surface({**values, "haze.amount": 0.2}))
         rng = np.random.default_rng(5)
         theta, n = np.radians(angle), 150_000
         source = np.radians(SOURCE_DEG) * (rng.random((n, 2)) - 0.5)

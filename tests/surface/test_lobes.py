@@ -17,14 +17,17 @@ ENAMEL = {"colour": (1.0, 1.0, 1.0)}
 GLASS = {"transmission": 1.0}
 FILM = {"film.amount": 1.0, "film.thickness": 420.0, "film.ior": 2.0}
 OILED = {"film.amount": 0.7, "film.thickness": 600.0, "film.ior": 1.46, "colour": (0.2, 0.2, 0.2), "ior": 1.33}
+VARNISH = {"coat.amount": 1.0, "coat.roughness": 0.45, "coat.ior": 1.55}
 RUST = {"metalness": 0.5, "colour": (0.5, 0.2, 0.1), "diffuse_roughness": 0.8}
 
 _FINISH = st.fixed_dictionaries({
     "roughness": st.floats(0.05, 1.0), "haze.amount": st.floats(0.0, 1.0), "haze.spread": st.floats(0.0, 1.0),
 })  # fmt: skip
-_MATTER = st.sampled_from(
-    [METAL, ENAMEL, RUST, OILED, {**FILM, "metalness": 1.0, "constants": "titanium"}, {"ior": 2.2, "tint": (1, 0.5, 0)}]
-)
+_MATTER = st.sampled_from([
+    METAL, ENAMEL, RUST, OILED,
+    {**ENAMEL, **VARNISH, "coat.colour": (0.8, 0.5, 0.2)}, {**METAL, **VARNISH},
+    {**FILM, "metalness": 1.0, "constants": "titanium"}, {"ior": 2.2, "tint": (1, 0.5, 0)},
+])  # fmt: skip
 
 
 def direction(polar, turn):
@@ -43,12 +46,12 @@ def test_reflection_is_reciprocal(matter, finish, a, b, turn):
 
 def evaluated(compiled, wo, wi, inside, wavelengths):
     index, fraction, nearest = wavelength_samples(wavelengths)
-    scalars, spectra, tables, metal_lost = compiled.arrays
+    scalars, spectra, tables, curves = compiled.arrays
     props = np.empty((spectra.shape[0], index.size))
     lobes.gather(spectra, index, fraction, props)
     out = np.empty(index.size)
-    near, far = lobes.cosine_shares(wo[2], inside, scalars, props, nearest, tables, metal_lost, out)
-    density = lobes.evaluate(wo, wi, inside, near, far, scalars, props, nearest, tables, metal_lost, out)
+    near, far = lobes.cosine_shares(wo[2], inside, scalars, props, nearest, tables, curves, out)
+    density = lobes.evaluate(wo, wi, inside, near, far, scalars, props, nearest, tables, curves, out)
     return out.copy(), density
 
 
@@ -76,6 +79,35 @@ def test_lossless_matter_gives_back_all_the_light(matter, roughness, haze):
         )
 
 
+@pytest.mark.parametrize("roughness", [0.0, 0.3, 1.0])
+@pytest.mark.parametrize(
+    "coat", [{"coat.roughness": 0.0}, {"coat.roughness": 0.7}, {"coat.ior": 2.2}, {"coat.amount": 0.5}]
+)
+@pytest.mark.parametrize("matter", [METAL, ENAMEL, {**METAL, **FILM}], ids=["metal", "enamel", "film"])
+def test_a_clear_coat_takes_nothing_from_white(matter, coat, roughness):
+    compiled = compile_surface(Surface({**matter, "roughness": roughness, "coat.amount": 1.0, **coat}))
+    for cosine in (0.2, 0.6, 1.0):
+        found = directional_albedo(compiled, cosine, [480.0, 550.0, 650.0])
+        assert found == pytest.approx(np.ones(3), abs=0.012), f"cosine {cosine}"
+
+
+def test_a_coat_deepens_what_lies_below_and_its_colour_deepens_aslant():
+    brass = {"metalness": 1.0, "constants": "brass-70-30", "roughness": 0.8}
+    bare, coated = (compile_surface(Surface({**brass, "coat.amount": a})) for a in (0.0, 1.0))
+    at = [460.0, 640.0]
+    a, b = directional_albedo(bare, 0.9, at), directional_albedo(coated, 0.9, at) - 0.04
+    assert np.all(b < a) and b[1] / b[0] > 1.1 * a[1] / a[0], "darker, and more saturated"
+    # A varnish of the body's own index only takes its interface's place.
+    wood = {"colour": (0.5, 0.3, 0.15), "roughness": 0.05}
+    bare, coated = (compile_surface(Surface({**wood, "coat.amount": a})) for a in (0.0, 1.0))
+    assert directional_albedo(coated, 0.9, at) == pytest.approx(directional_albedo(bare, 0.9, at), abs=0.01)
+    amber = Surface({**METAL, "coat.amount": 1.0, "coat.colour": (0.5, 0.5, 0.5), "roughness": 0.0})
+    straight, aslant = (directional_albedo(compile_surface(amber), c, [550.0])[0] for c in (1.0, 0.35))
+    # Straight: the coat's own 4 %, and half of what passes it down and up.
+    assert straight == pytest.approx(0.04 + 0.96 * 0.5, abs=0.02)
+    assert aslant < straight
+
+
 @settings(max_examples=40)
 @given(_MATTER, _FINISH, st.floats(0.05, 1.0))
 def test_no_surface_gives_more_than_came_in(matter, finish, cosine):
@@ -90,6 +122,8 @@ CASES = {
     "glass from outside": Surface({**GLASS, "roughness": 0.5}),
     "glass from inside": Surface({**GLASS, "roughness": 0.5}),
     "rust": Surface(RUST),
+    "varnished": Surface({**VARNISH, "colour": (0.5, 0.3, 0.1), "roughness": 0.5}),
+    "varnished glass": Surface({**VARNISH, **GLASS, "roughness": 0.4}),
     "oiled": Surface({**OILED, "transmission": 0.5, "roughness": 0.4}),
 }
 
@@ -100,19 +134,19 @@ CASES = {
 def test_drawn_directions_follow_the_density(case, cosine):
     """Chi-square over a grid of directions, expected counts by fine quadrature of `evaluate`'s density."""
     compiled, inside = compile_surface(CASES[case]), case.endswith("inside")
-    scalars, spectra, tables, metal_lost = compiled.arrays
+    scalars, spectra, tables, curves = compiled.arrays
     index, fraction, nearest = wavelength_samples([550.0])
     props = np.empty((spectra.shape[0], 1))
     lobes.gather(spectra, index, fraction, props)
     wo = np.array([np.sqrt(1.0 - cosine**2), 0.0, cosine])
     out, wi = np.empty(1), np.empty(3)
-    near, far = lobes.cosine_shares(cosine, inside, scalars, props, nearest, tables, metal_lost, out)
+    near, far = lobes.cosine_shares(cosine, inside, scalars, props, nearest, tables, curves, out)
     rng = np.random.default_rng(7)
     draws, rows, columns, fine = 60_000, 16, 8, 14
     counts = np.zeros((rows, columns))
     kept = 0
     for u in rng.random((draws, 3)):
-        if lobes.sample(wo, inside, near, far, *u, scalars, props, nearest, tables, metal_lost, wi, out) > 0.0:
+        if lobes.sample(wo, inside, near, far, *u, scalars, props, nearest, tables, curves, wi, out) > 0.0:
             z = min(int((wi[2] + 1.0) / 2.0 * rows), rows - 1)
             turn = int((np.arctan2(wi[1], wi[0]) / (2 * np.pi) + 0.5) * columns) % columns
             counts[z, turn] += 1
@@ -126,7 +160,7 @@ def test_drawn_directions_follow_the_density(case, cosine):
             turn = -np.pi + 2.0 * np.pi * (c + 0.5) / (columns * fine)
             wi[:] = s * np.cos(turn), s * np.sin(turn), z
             density = lobes.evaluate(
-                wo, wi, inside, near, far, scalars, props, nearest, tables, metal_lost, out
+                wo, wi, inside, near, far, scalars, props, nearest, tables, curves, out
             )  # fmt: skip
             expected[r // fine, c // fine] += density * cell
     # What is drawn below the horizon is lost: the density integrates to the share that is kept.

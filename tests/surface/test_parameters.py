@@ -147,7 +147,7 @@ class TestSurface:
         bases = [
             Surface({"haze.amount": 0.3}),
             Surface({"metalness": 1.0}),
-            Surface({"film.amount": 0.6}),
+            Surface({"film.amount": 0.6, "coat.amount": 0.5}),
             Surface({"subsurface": 0.7}),
             Surface({"transmission": 1.0, "interior.colour": (0.5, 0.2, 0.1), "interior.scatter": (1, 2, 3)}),
         ]

@@ -107,4 +107,24 @@ SAMPLES = (
         ("roughness", "ior", "subsurface.colour"),
         "Wax that sealed the lantern's spare panes; its mean free path is held until a scatter profile is read.",
     ),
+    Sample(
+        "Varnished teak rail",
+        52.0,
+        Surface(
+            {
+                "ior": 1.48,
+                "colour": (0.32, 0.17, 0.085),
+                "roughness": 0.55,
+                "diffuse_roughness": 0.3,
+                "coat.amount": 1.0,
+                "coat.ior": 1.516,
+                "coat.roughness": 0.09,
+                "coat.colour": (0.94, 0.8, 0.52),
+            }
+        ),
+        {"coat.roughness": 0.2, "coat.ior": 1.45, "colour": (0.22, 0.2, 0.16)},
+        (("spectrophotometer", "di:8"), ("spectrophotometer", "de:8"), ("glossmeter", "")),
+        ("coat.roughness", "coat.ior", "colour"),
+        "Teak under seven coats of varnish; the varnish's own colour is held, as no reading tells it from the wood's.",
+    ),
 )

@@ -72,7 +72,9 @@ class Section(QWidget):
         if name == "finish":
             return finish
         if name == "film":
-            return QRectF(0.0, finish.top() - 18.0, w, 18.0)
+            return QRectF(0.0, finish.top() - 16.0, w, 16.0)
+        if name == "coat":
+            return QRectF(0.0, finish.top() - 34.0, w, 18.0)
         top, middle = finish.bottom(), (finish.bottom() + 24.0 if clear else h - 22.0)
         return QRectF(0.0, top, w, middle - top) if name == "body" else QRectF(0.0, middle, w, h - middle)
 
@@ -134,6 +136,7 @@ class Section(QWidget):
         painter.fillRect(self.rect(), theme.colour("raised"))
         self._paint_matter(painter)
         self._paint_profile(painter)
+        self._paint_coat(painter)
         self._paint_film(painter)
         if self._split is not None:
             self._paint_light(painter)
@@ -234,6 +237,28 @@ class Section(QWidget):
         painter.fillPath(air, theme.colour("raised"))
         painter.setPen(QPen(theme.colour("verdigris" if chosen else "text"), 2.0 if chosen else 1.4))
         painter.drawPolyline(profile)
+
+    def _paint_coat(self, painter):
+        """The coat lies over all, its face as rough as its own finish; a coat that is not there is a dashed line."""
+        chosen, amount = self.stratum == "coat", self._surface["coat.amount"]
+        ink = theme.colour("verdigris" if chosen else "text" if amount > 0.0 else "line")
+        y = self._band("coat").center().y()
+        if amount <= 0.0:
+            painter.setPen(QPen(ink, 1.0, Qt.PenStyle.DashLine))
+            painter.drawLine(QPointF(0.0, y), QPointF(float(self.width()), y))
+            return
+        grain, rough = random.Random(7), 7.0 * self._surface["coat.roughness"] ** 1.3
+        steps = range(int(self.width() // 4) + 3)
+        upper = [QPointF(4.0 * i - 4.0, y + rough * grain.uniform(-0.8, 0.8)) for i in steps]
+        sheet = QPainterPath()
+        sheet.addPolygon(self._profile())
+        for p in reversed(upper):
+            sheet.lineTo(p)
+        tint = QColor(hex_colour(self._surface["coat.colour"]))
+        tint.setAlpha(round(30 + 70 * amount))
+        painter.fillPath(sheet, tint)
+        painter.setPen(QPen(ink, 1.8 if chosen else 1.0))
+        painter.drawPolyline(QPolygonF(upper))
 
     @property
     def _has_film(self):
@@ -464,15 +489,22 @@ class Section(QWidget):
             if chosen:
                 painter.setBrush(theme.colour("verdigris"))
                 painter.drawRect(QRectF(0.0, band.top(), 4.0, band.height()))
-            text = {
-                "film": self._film_words(), "finish": "finish", "body": self._matter(), "interior": self._inside()
-            }[name]  # fmt: skip
+            words = {"coat": self._coat_words, "film": self._film_words, "body": self._matter, "interior": self._inside}
+            text = words[name]() if name in words else name
             y = band.bottom() - 10.0 if name == "body" and not self._is_clear else band.center().y()
             if name == "finish":
                 y = self._ground + 14.0
             if name == "film":
-                y = band.center().y() - (14.0 if self._has_film else 0.0)
+                y = band.center().y()
+            if name == "coat":
+                y = band.center().y() - 8.0
             self._label(painter, QPointF(_LEFT, y), text)
+
+    def _coat_words(self):
+        amount = self._surface["coat.amount"]
+        if amount <= 0.0:
+            return "no coat"
+        return f"coat, index {self._surface['coat.ior']:.3g}" + (f", {100 * amount:.0f} %" if amount < 1.0 else "")
 
     def _film_words(self):
         if not self._has_film:

@@ -20,6 +20,7 @@ _STEP = 1e-4
 _SCANS = {
     "film.thickness": (tuple(range(15, 1006, 15)), "reflectance"),
     "roughness": ((0.02, 0.08, 0.16, 0.26, 0.4, 0.6, 0.85), None),
+    "coat.roughness": ((0.02, 0.08, 0.16, 0.26, 0.4, 0.6), None),
 }
 """Values tried first, and the kind of reading that judges them where there is one (or all do): a film has many
 minima, and a highlight far too narrow or too wide has no slope to follow."""

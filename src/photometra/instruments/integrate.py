@@ -33,7 +33,7 @@ def wavelength_samples(wavelengths):
 
 @kernel
 def _reflected_share(cos_o, inside, polar, weights, turns, index, fraction, grid,
-                     scalars, spectra, tables, metal_lost, out):  # fmt: skip
+                     scalars, spectra, tables, curves, out):  # fmt: skip
     """Share of the light at one angle that is reflected, by wavelength.
 
     Each lobe that `lobes.sample` could draw is visited on a product rule instead: Gauss in one number, midpoints
@@ -46,13 +46,18 @@ def _reflected_share(cos_o, inside, polar, weights, turns, index, fraction, grid
     wi = np.empty(3)
     value = np.empty(n)
     out[:] = 0.0
-    near, far = lobes.cosine_shares(cos_o, inside, scalars, props, grid, tables, metal_lost, value)
+    near, far = lobes.cosine_shares(cos_o, inside, scalars, props, grid, tables, curves, value)
     haze = scalars[lobes.HAZE]
-    for lobe in range(3):
-        share = near
+    coat, coat_lost = lobes.coat_shares(cos_o, inside, scalars, curves)
+    below = 1.0 - coat - coat_lost
+    for lobe in range(4):
+        share = near * below + coat_lost
         alpha = 0.0
-        if lobe > 0:
-            share = (1.0 - near - far) * (haze if lobe == 2 else 1.0 - haze)
+        if lobe == 3:
+            share = coat
+            alpha = scalars[lobes.COAT_ALPHA]
+        elif lobe > 0:
+            share = below * (1.0 - near - far) * (haze if lobe == 2 else 1.0 - haze)
             alpha = scalars[lobes.ALPHA_HAZE] if lobe == 2 else scalars[lobes.ALPHA]
         if share <= 0.0:
             continue
@@ -68,14 +73,15 @@ def _reflected_share(cos_o, inside, polar, weights, turns, index, fraction, grid
                 else:
                     hx, hy, hz = sample_visible_normal(wo[0], 0.0, cos_o, alpha, alpha, 0.5 * u, polar[a])
                     cos_d = min(1.0, wo[0] * hx + cos_o * hz)
-                    mean, passed = lobes.interface_reflectance(cos_d, inside, scalars, props, value)
-                    weight *= mean / (mean + passed) if mean + passed > 0.0 else 0.0
+                    if lobe < 3:
+                        mean, passed = lobes.interface_reflectance(cos_d, inside, scalars, props, value)
+                        weight *= mean / (mean + passed) if mean + passed > 0.0 else 0.0
                     wi[0] = 2.0 * cos_d * hx - wo[0]
                     wi[1] = 2.0 * cos_d * hy
                     wi[2] = 2.0 * cos_d * hz - cos_o
                     if wi[2] <= 0.0:
                         continue
-                density = lobes.evaluate(wo, wi, inside, near, far, scalars, props, grid, tables, metal_lost, value)
+                density = lobes.evaluate(wo, wi, inside, near, far, scalars, props, grid, tables, curves, value)
                 if density > 0.0:
                     for j in range(n):
                         out[j] += weight * value[j] / density
@@ -116,7 +122,7 @@ def _edge(x, y, c, psi, half_x, half_y, is_round):
 @kernel
 def _flux_into_aperture(theta, source_x, source_y, half_x, half_y, is_round, radial, radial_weights,
                         turning, turning_weights, index, fraction, grid,
-                        scalars, spectra, tables, metal_lost, out):  # fmt: skip
+                        scalars, spectra, tables, curves, out):  # fmt: skip
     """Light from one direction that the surface sends into an aperture about the mirror direction.
 
     Angles in radians. The source stands at theta + source_x in the plane of incidence and source_y across it;
@@ -131,9 +137,13 @@ def _flux_into_aperture(theta, source_x, source_y, half_x, half_y, is_round, rad
     wi = np.empty(3)
     t = theta + source_x
     wo = np.array([-math.sin(t) * math.cos(source_y), -math.sin(source_y), math.cos(t) * math.cos(source_y)])
-    near, far = lobes.cosine_shares(wo[2], False, scalars, props, grid, tables, metal_lost, value)
+    near, far = lobes.cosine_shares(wo[2], False, scalars, props, grid, tables, curves, value)
     c = max(wo[2], 0.02)
-    scale = 2.0 * scalars[lobes.ALPHA]
+    # The narrowest lobe sets the scale; wider ones are smooth on it.
+    narrowest = scalars[lobes.ALPHA]
+    if scalars[lobes.COAT] > 0.0:
+        narrowest = min(narrowest, scalars[lobes.COAT_ALPHA])
+    scale = 2.0 * narrowest
     corners = np.empty(5)
     corners[0] = math.atan2((-half_y - source_y) / c, -half_x - source_x)
     corners[1] = math.atan2((-half_y - source_y) / c, half_x - source_x)
@@ -160,7 +170,7 @@ def _flux_into_aperture(theta, source_x, source_y, half_x, half_y, is_round, rad
                 wi[2] = math.cos(angle) * math.cos(across)
                 if wi[2] <= 0.0:
                     continue
-                lobes.evaluate(wo, wi, False, near, far, scalars, props, grid, tables, metal_lost, value)
+                lobes.evaluate(wo, wi, False, near, far, scalars, props, grid, tables, curves, value)
                 weight = width / math.cosh(w) * turning_weights[a] * far_v * radial_weights[b]
                 weight *= rho * c * scale * math.cosh(v) * math.cos(across)
                 for j in range(n):
@@ -182,14 +192,14 @@ def flux_into_aperture(compiled, theta, half_angles, wavelengths, source=(0.0, 0
 
 
 @kernel
-def _scattered(wo, directions, index, fraction, grid, scalars, spectra, tables, metal_lost, out):
+def _scattered(wo, directions, index, fraction, grid, scalars, spectra, tables, curves, out):
     n = index.shape[0]
     props = np.empty((spectra.shape[0], n))
     lobes.gather(spectra, index, fraction, props)
     value = np.empty(n)
-    near, far = lobes.cosine_shares(wo[2], False, scalars, props, grid, tables, metal_lost, value)
+    near, far = lobes.cosine_shares(wo[2], False, scalars, props, grid, tables, curves, value)
     for d in range(directions.shape[0]):
-        lobes.evaluate(wo, directions[d], False, near, far, scalars, props, grid, tables, metal_lost, value)
+        lobes.evaluate(wo, directions[d], False, near, far, scalars, props, grid, tables, curves, value)
         for j in range(n):
             out[d, j] = value[j] / abs(directions[d, 2])
 

@@ -36,7 +36,7 @@ def hemispherical(table):
 
 
 @kernel
-def _facet_shares(alpha, eta, mu, polar, polar_weights, turns, reflected, passed):
+def _facet_shares(alpha, eta, mu, polar, polar_weights, turns, reflected, passed, landed):
     """Over which facets the light at each cosine goes: shares by the cosine at the facet, before Fresnel.
 
     `eta` is far over near. Quadrature in the numbers that `sample_visible_normal` takes: Gauss in one, midpoints
@@ -62,6 +62,10 @@ def _facet_shares(alpha, eta, mu, polar, polar_weights, turns, reflected, passed
                     g = weight * g_o / (g_o + smith_lambda(x, y, z, alpha, alpha))
                     reflected[i, k] += g * (1.0 - t)
                     reflected[i, k + 1] += g * t
+                    place = min(z, 1.0) * (landed.shape[1] - 1)
+                    q = min(int(place), landed.shape[1] - 2)
+                    landed[i, q] += g * (1.0 - (place - q))
+                    landed[i, q + 1] += g * (place - q)
                 c2 = 1.0 - (1.0 - cos_o * cos_o) / (eta * eta)
                 if c2 > 0.0:
                     q = cos_o / eta - math.sqrt(c2)
@@ -79,14 +83,24 @@ FACETS = np.linspace(0.0, 1.0, 128)
 
 
 @lru_cache(maxsize=64)
+def _shares(alpha, eta):
+    sizes = ((COSINES, FACETS.size), (COSINES, FACETS.size), (COSINES, COSINES))
+    found = tuple(np.zeros(size) for size in sizes)
+    _facet_shares(float(alpha), float(eta), MU, _POLAR, _POLAR_WEIGHTS, _TURNS, *found)
+    return found
+
+
 def facet_shares(alpha, eta):
     """(reflected, passed), each (COSINES, FACETS.size): times a reflectance at `FACETS` they give shares of the light.
 
     All that depends on the finish alone; what a facet reflects (film, metal, dispersion) is multiplied in later.
     """
-    reflected, passed = np.zeros((COSINES, FACETS.size)), np.zeros((COSINES, FACETS.size))
-    _facet_shares(float(alpha), float(eta), MU, _POLAR, _POLAR_WEIGHTS, _TURNS, reflected, passed)
-    return reflected, passed
+    return _shares(alpha, eta)[:2]
+
+
+def landing(alpha):
+    """(COSINES, COSINES): of light at one cosine that facets which reflect all send out, the share at each other."""
+    return _shares(alpha, 1.0)[2]
 
 
 def lost_lobe(lost):
@@ -132,4 +146,18 @@ def body_weight(passed, diffuse_roughness):
     w = passed / np.sqrt(np.maximum(hemispherical(passed), 1e-12))[..., None]
     for _ in range(40):
         w = np.sqrt(w * passed / np.maximum(w @ operator.T, 1e-12))
+    return w
+
+
+def finish_weight(passed, landed, lost_curve, lost_mean):
+    """As `body_weight`, for lobes of facets that send light where `landed` says and give back what they lose.
+
+    passed: (COSINES,); lost_curve, lost_mean: the `lost_lobe` of those facets.
+    """
+    operator = landed.copy()
+    if lost_mean > 0.0:
+        operator += math.pi * np.outer(lost_curve, lost_curve * _hemisphere(COSINES))
+    w = np.sqrt(passed)
+    for _ in range(30):
+        w = np.sqrt(w * passed / np.maximum(operator @ w, 1e-12))
     return w

@@ -45,6 +45,8 @@ def _found(s, size_mm, has_constants_reading):
     if s["film.amount"] > 0.0 and s["metalness"] < 1.0 and not s["constants"] and abs(s["film.ior"] - s["ior"]) < 0.02:
         other = 1.33 if s["ior"] > 1.45 else 1.7
         yield Finding("A film of the body's own index cannot be seen on it.", f"Make it {other}", {"film.ior": other})
+    if s["coat.amount"] > 0.0 and s["coat.ior"] < 1.0 + 1e-3:
+        yield Finding("A coat of index 1 is air: it does nothing.", "Make it 1.5", {"coat.ior": 1.5})
     yield from _wandering(s, size_mm)
     if s["metalness"] >= 1.0 and s["transmission"] > 0.0:
         yield Finding(

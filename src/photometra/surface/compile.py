@@ -12,8 +12,10 @@ from ..optics.media import absorption_from_colour, absorption_from_extinction
 from ..optics.metal import constants_from_colours
 from . import lobes
 from .albedo import FACETS, body_weight, facet_shares, hemispherical, lost_lobe
+from .coat import compile_coat, cover
 from .constants import FROM_READING, table
 from .model import Surface
+from .split import split_of
 
 SMOOTHEST_ALPHA = 1e-4
 """A perfect polish is drawn as this slope width: far below any aperture or pixel, yet never singular."""
@@ -37,11 +39,11 @@ class CompiledSurface:
     scalars: np.ndarray
     spectra: np.ndarray
     tables: np.ndarray
-    metal_lost: np.ndarray
+    curves: np.ndarray
 
     @property
     def arrays(self):
-        return self.scalars, self.spectra, self.tables, self.metal_lost
+        return self.scalars, self.spectra, self.tables, self.curves
 
     def index_at(self, wavelength_nm):
         """Index of refraction of the dielectric body at wavelengths within 380–780 nm."""
@@ -99,17 +101,23 @@ def compile_surface(surface: Surface, constants_reading=None) -> CompiledSurface
     scalars = np.zeros(lobes.SCALARS)
     spectra = np.zeros((lobes.SPECTRA, n))
     tables = np.zeros((lobes.TABLES, n, lobes.COSINES))
-    metal_lost = np.zeros(lobes.COSINES)
+    curves = np.zeros((lobes.CURVES, lobes.COSINES))
     spectra[lobes.WAVELENGTH] = WAVELENGTHS
     _compile_finish(surface, scalars)
     constants = body_constants(surface, constants_reading)
-    if surface["metalness"] > 0.0:
-        _compile_metal(surface, constants, scalars, spectra, metal_lost)
-    if surface["metalness"] < 1.0:
-        _compile_dielectric(surface, constants, constants_reading, scalars, spectra, tables)
+    through_coat = compile_coat(surface, SMOOTHEST_ALPHA, scalars, curves)
+    metalness, albedo = surface["metalness"], np.zeros(n)
+    if metalness > 0.0:
+        albedo += metalness * _compile_metal(surface, constants, scalars, spectra, curves)
+    if metalness < 1.0:
+        albedo += (1.0 - metalness) * _compile_dielectric(
+            surface, constants, constants_reading, scalars, spectra, tables
+        )
+    if through_coat is not None:
+        cover(surface, through_coat, albedo, scalars, tables)
     # A kernel takes a spectrum between two samples; one more column spares it the test at the end.
     spectra = np.hstack([spectra, spectra[:, -1:]])
-    return CompiledSurface(scalars, np.ascontiguousarray(spectra), tables, metal_lost)
+    return CompiledSurface(scalars, np.ascontiguousarray(spectra), tables, curves)
 
 
 def compile_measured(surface: Surface, constants_reading=None) -> CompiledSurface:
@@ -152,25 +160,28 @@ def _reflectances(scalars, spectra, inside, metal):
     return out
 
 
-def _compile_metal(surface, constants, scalars, spectra, metal_lost):
+def _compile_metal(surface, constants, scalars, spectra, curves):
+    """Fill in the metal; returns its hemispherical albedo by wavelength."""
     spectra[lobes.METAL_TINT] = reflectance_of_rgb(surface["tint"])
     if surface["constants"]:
         spectra[lobes.METAL_A], spectra[lobes.METAL_B] = constants
     else:
         face, edge = reflectance_of_rgb(surface["face_colour"]), reflectance_of_rgb(surface["edge_colour"])
-        if scalars[lobes.FILM] > 0.0:
-            # Interference needs phases, which colours do not have: the metal of the same colours stands in.
+        if scalars[lobes.FILM] > 0.0 or scalars[lobes.COAT] > 0.0:
+            # Interference and a coat need n and k, which colours do not have: the metal of these colours stands in.
             face, edge = constants_from_colours(face, edge)
         else:
             scalars[lobes.FACE_EDGE] = 1.0
         spectra[lobes.METAL_A], spectra[lobes.METAL_B] = face, edge
-    metal_lost[:], lost = lost_lobe(1.0 - _shares(scalars, 1.0)[0].sum(axis=1))
+    curves[lobes.METAL_CURVE], lost = lost_lobe(1.0 - _shares(scalars, 1.0)[0].sum(axis=1))
     f = hemispherical(_reflectances(scalars, spectra, False, True).T)
     scalars[lobes.METAL_LOST_SCALE] = np.sqrt(np.pi * lost)
     spectra[lobes.METAL_LOST] = f * f * (1.0 - lost) / (1.0 - f * lost)
+    return f * (1.0 - lost) + spectra[lobes.METAL_LOST] * lost
 
 
 def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
+    """Fill in the dielectric; returns its hemispherical albedo by wavelength, light that goes on below counted in."""
     eta = np.maximum(constants[0], 1.0 + 1e-6)
     spectra[lobes.ETA] = eta
     dispersive = bool(np.ptp(eta) > 1e-9)
@@ -179,35 +190,30 @@ def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
     spectra[lobes.SCATTER] = coefficients_of_rgb(surface["interior.scatter"])
     # Where nothing changes with wavelength, one stands for all.
     count = WAVELENGTHS.size if dispersive or scalars[lobes.FILM] > 0.0 else 1
-    (r_out, t_out), (r_in, t_in) = (_interface(scalars, spectra, inside, count) for inside in (False, True))
-    lost_out, mean_out = lost_lobe(1.0 - r_out - t_out)
-    lost_in, mean_in = lost_lobe(1.0 - r_in - t_in)
-    # The lost light leaves on either side; reciprocity ties the two shares by the étendue n².
-    some = (mean_out > 0.0) & (mean_in > 0.0)
-    in_through = np.where(some, hemispherical(t_in) / np.maximum(hemispherical(r_in + t_in), 1e-12), 0.0)
-    ratio = np.sqrt(np.where(some, mean_out / np.where(some, mean_in, 1.0), 0.0))
-    inverse = np.where(ratio > 0.0, 1.0 / np.where(ratio > 0.0, ratio, 1.0), 0.0)
-    out_through = in_through * eta[:count] ** 2 * inverse**2
-    excess = np.maximum(out_through, 1.0)
-    in_through, out_through = in_through / excess, out_through / excess
-    # With everything lost counted, what is not let in is reflected.
-    passed = np.clip(t_out + out_through[:, None] * np.clip(1.0 - r_out - t_out, 0.0, 1.0), 0.0, 1.0)
-    let_in = hemispherical(passed)
-    tables[lobes.BODY_WEIGHT] = body_weight(passed, surface["diffuse_roughness"])
-    tables[lobes.LOST_OUT], tables[lobes.LOST_IN] = lost_out, lost_in
-    scalars[lobes.LOST_OUT_SCALE] = np.sqrt(np.pi * mean_out).mean()
-    scalars[lobes.LOST_IN_SCALE] = np.sqrt(np.pi * mean_in).mean()
-    spectra[lobes.LOST_REFLECT_OUT], spectra[lobes.LOST_TRANSMIT_OUT] = 1.0 - out_through, out_through * ratio
-    spectra[lobes.LOST_REFLECT_IN], spectra[lobes.LOST_TRANSMIT_IN] = 1.0 - in_through, in_through * inverse
+    both = [share for inside in (False, True) for share in _interface(scalars, spectra, inside, count)]
+    sides = split_of(*both, eta[:count])
+    let_in = hemispherical(sides.passed)
+    tables[lobes.BODY_WEIGHT] = body_weight(sides.passed, surface["diffuse_roughness"])
+    tables[lobes.LOST_OUT], tables[lobes.LOST_IN] = sides.lost_out, sides.lost_in
+    scalars[lobes.LOST_OUT_SCALE] = np.sqrt(np.pi * sides.mean_out).mean()
+    scalars[lobes.LOST_IN_SCALE] = np.sqrt(np.pi * sides.mean_in).mean()
+    spectra[lobes.LOST_REFLECT_OUT] = 1.0 - sides.out_through
+    spectra[lobes.LOST_TRANSMIT_OUT] = sides.out_through * sides.ratio
+    spectra[lobes.LOST_REFLECT_IN] = 1.0 - sides.in_through
+    spectra[lobes.LOST_TRANSMIT_IN] = sides.in_through * sides.inverse
     # Light thrown back down under the interface meets the body again: 1 - let_in / n² of it each time.
     colour = reflectance_of_rgb(surface["colour"])
-    escape = let_in / eta**2
+    coat = scalars[lobes.COAT]
+    escape = let_in / (eta * (1.0 - coat + coat / max(scalars[lobes.COAT_IOR], 1.0))) ** 2
     if surface["subsurface"] > 0.0:
-        below = subsurface_coefficients(surface, escape, float(eta.mean()))
-        spectra[lobes.SUB_SCATTER], spectra[lobes.SUB_ABSORPTION] = below
+        spectra[lobes.SUB_SCATTER], spectra[lobes.SUB_ABSORPTION] = subsurface_coefficients(
+            surface, escape, float(eta.mean())
+        )
     body = colour * escape / (1.0 - colour * (1.0 - escape))
     spectra[lobes.BODY] = body
     spectra[lobes.BODY_LOST] = oren_nayar_multiple_spectrum(body, surface["diffuse_roughness"])
+    below = scalars[lobes.TRANSMISSION]
+    return 1.0 - let_in * (1.0 - below) * (1.0 - body)
 
 
 def _interface(scalars, spectra, inside, count):

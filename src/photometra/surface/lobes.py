@@ -30,7 +30,10 @@ METAL_LOST_SCALE, LOST_OUT_SCALE, LOST_IN_SCALE = range(8, 11)
 # The thin film: how much of the surface it covers, its thickness in nm, its index.
 FILM, FILM_THICKNESS, FILM_IOR = range(11, 14)
 # TRANSMISSION is all that is let in below; of it, this share meets the clear interior, the rest the subsurface.
-CLEAR_SHARE, ASYMMETRY, SCALARS = range(14, 17)
+CLEAR_SHARE, ASYMMETRY = range(14, 16)
+# The coat: how much of the surface it covers, its slope width and index, what scales its own lost lobe, and how
+# bright what lies below is.
+COAT, COAT_ALPHA, COAT_IOR, COAT_LOST, BELOW_COAT, SCALARS = range(16, 22)
 # Rows of its spectra. METAL_A, METAL_B: n and k, or face and edge reflectance.
 METAL_A, METAL_B, METAL_LOST, ETA, BODY, BODY_LOST, ABSORPTION = range(7)
 LOST_REFLECT_OUT, LOST_TRANSMIT_OUT, LOST_REFLECT_IN, LOST_TRANSMIT_IN = range(7, 11)
@@ -40,7 +43,13 @@ WAVELENGTH, METAL_TINT = range(11, 13)
 SCATTER, SUB_SCATTER, SUB_ABSORPTION, SPECTRA = range(13, 17)
 # Tables over the cosine, by wavelength: weight of the body under the interface; energy the interface's
 # single scattering loses, from outside and from inside (each scaled so that products need no division).
-BODY_WEIGHT, LOST_OUT, LOST_IN, TABLES = range(4)
+BODY_WEIGHT, LOST_OUT, LOST_IN = range(3)
+# What the coat lets through: weights of what lies below, for its mirror lobes and for its body, whose products count
+# the way down and up, absorption and the light thrown back under the coat; and the share that goes on below.
+COAT_OVER_FINISH, COAT_OVER_BODY, COAT_PASS, TABLES = range(3, 7)
+# Curves over the cosine alone: lost energy of the metal and of the coat (scaled like LOST_OUT), and the share of the
+# light that the coat's facets reflect.
+METAL_CURVE, COAT_CURVE, COAT_REFLECTS, CURVES = range(4)
 COSINES = 64
 """Samples of a table over the cosine, 0..1 evenly."""
 
@@ -71,34 +80,58 @@ def relative_index(props, j, inside):
 
 
 @kernel
-def dielectric_facet(cos_d, inside, scalars, props, j):
-    """Reflectance of a dielectric facet, its film counted, at the call's j-th wavelength."""
-    f = dielectric_scalar(cos_d, relative_index(props, j, inside))
+def _filmed(f, cos_d, outer, base, scalars, wavelength):
+    """A bare reflectance `f`, with as much of the surface filmed as there is film."""
     film = scalars[FILM]
-    if film > 0.0 and cos_d > 0.0:
-        base = complex(1.0, 0.0) if inside else complex(props[ETA, j], 0.0)
-        outer = props[ETA, j] if inside else 1.0
-        over = film_scalar(
-            cos_d, props[WAVELENGTH, j], complex(scalars[FILM_IOR], 0.0), scalars[FILM_THICKNESS], base, outer
-        )
-        f += film * (min(1.0, over) - f)
+    if film <= 0.0 or cos_d <= 0.0:
+        return f
+    over = film_scalar(cos_d, wavelength, complex(scalars[FILM_IOR], 0.0), scalars[FILM_THICKNESS], base, outer)
+    return f + film * (min(1.0, over) - f)
+
+
+@kernel
+def _under_coat(cos_d, scalars):
+    """Cosine at a facet of light that came in at `cos_d` and was bent by the coat."""
+    return math.sqrt(1.0 - (1.0 - cos_d * cos_d) / (scalars[COAT_IOR] * scalars[COAT_IOR]))
+
+
+@kernel
+def _dielectric_under(cos_d, outer, scalars, props, j):
+    eta = props[ETA, j]
+    return _filmed(
+        dielectric_scalar(cos_d, eta / outer), cos_d, outer, complex(eta, 0.0), scalars, props[WAVELENGTH, j]
+    )
+
+
+@kernel
+def dielectric_facet(cos_d, inside, scalars, props, j):
+    """Reflectance of a dielectric facet, its film and the coat above it counted, at the call's j-th wavelength."""
+    if inside:
+        eta = props[ETA, j]
+        f = dielectric_scalar(cos_d, 1.0 / eta)
+        return _filmed(f, cos_d, eta, complex(1.0, 0.0), scalars, props[WAVELENGTH, j])
+    f = _dielectric_under(cos_d, 1.0, scalars, props, j)
+    if scalars[COAT] > 0.0:
+        f += scalars[COAT] * (_dielectric_under(_under_coat(cos_d, scalars), scalars[COAT_IOR], scalars, props, j) - f)
     return f
 
 
 @kernel
+def _metal_under(cos_d, outer, scalars, props, j):
+    n, k = props[METAL_A, j] / outer, props[METAL_B, j] / outer
+    f = conductor_scalar(cos_d, n, k)
+    return _filmed(f, cos_d, outer, complex(n * outer, k * outer), scalars, props[WAVELENGTH, j])
+
+
+@kernel
 def metal_facet(cos_d, scalars, props, j):
-    """Reflectance of a metal facet, its film and tint counted, at the call's j-th wavelength."""
+    """Reflectance of a metal facet, film, coat above and tint counted, at the call's j-th wavelength."""
     if scalars[FACE_EDGE] > 0.0:
         f = face_edge_scalar(cos_d, props[METAL_A, j], props[METAL_B, j])
     else:
-        f = conductor_scalar(cos_d, props[METAL_A, j], props[METAL_B, j])
-        film = scalars[FILM]
-        if film > 0.0 and cos_d > 0.0:
-            base = complex(props[METAL_A, j], props[METAL_B, j])
-            over = film_scalar(
-                cos_d, props[WAVELENGTH, j], complex(scalars[FILM_IOR], 0.0), scalars[FILM_THICKNESS], base, 1.0
-            )
-            f += film * (min(1.0, over) - f)
+        f = _metal_under(cos_d, 1.0, scalars, props, j)
+        if scalars[COAT] > 0.0:
+            f += scalars[COAT] * (_metal_under(_under_coat(cos_d, scalars), scalars[COAT_IOR], scalars, props, j) - f)
     return f * props[METAL_TINT, j]
 
 
@@ -138,7 +171,7 @@ def interface_reflectance(cos_d, inside, scalars, props, out):
 
 
 @kernel
-def cosine_shares(mu_o, inside, scalars, props, grid, tables, metal_lost, reflectance):
+def cosine_shares(mu_o, inside, scalars, props, grid, tables, curves, reflectance):
     """Chance of drawing a cosine lobe, on the viewer's side and beyond; the rest draws a microfacet.
 
     Any chances would be right; these follow the energy, so that few samples are wasted.
@@ -154,7 +187,7 @@ def cosine_shares(mu_o, inside, scalars, props, grid, tables, metal_lost, reflec
     lost_near = 0.0
     lost_far = 0.0
     if m > 0.0:
-        lost_near += m * scalars[METAL_LOST_SCALE] * at_cosine(metal_lost, mu_o)
+        lost_near += m * scalars[METAL_LOST_SCALE] * at_cosine(curves[METAL_CURVE], mu_o)
     if m < 1.0:
         lost = (1.0 - m) * at_cosine(tables[LOST_IN if inside else LOST_OUT, grid[0]], mu_o)
         lost *= scalars[LOST_IN_SCALE if inside else LOST_OUT_SCALE]
@@ -169,7 +202,18 @@ def cosine_shares(mu_o, inside, scalars, props, grid, tables, metal_lost, reflec
 
 
 @kernel
-def evaluate(wo, wi, inside, near, far, scalars, props, grid, tables, metal_lost, out):
+def coat_shares(mu_o, inside, scalars, curves):
+    """Chance of drawing the coat's facets, and its lost lobe; the rest goes to what lies below."""
+    if inside or scalars[COAT] <= 0.0:
+        return 0.0, 0.0
+    facets = scalars[COAT] * at_cosine(curves[COAT_REFLECTS], mu_o)
+    lost = scalars[COAT] * scalars[COAT_LOST] * at_cosine(curves[COAT_CURVE], mu_o)
+    total = facets + lost + scalars[BELOW_COAT]
+    return facets / total, lost / total
+
+
+@kernel
+def evaluate(wo, wi, inside, near, far, scalars, props, grid, tables, curves, out):
     """BSDF times |cos(wi)| at each wavelength into `out`, per steradian; returns the sampling density.
 
     wo, wi: arrays of 3. near, far: the `cosine_shares` at wo. grid: nearest grid sample of each wavelength (n,).
@@ -184,15 +228,44 @@ def evaluate(wo, wi, inside, near, far, scalars, props, grid, tables, metal_lost
         return 0.0
     m = 0.0 if inside else scalars[METALNESS]
     t = 1.0 if inside else scalars[TRANSMISSION]
+    density = 0.0
     if mu_i > 0.0:
-        return _reflected(wo, wi, inside, m, t, near, 1.0 - near - far, scalars, props, grid, tables, metal_lost, out)
-    if t * (1.0 - m) <= 0.0:
-        return 0.0
-    return _transmitted(wo, wi, inside, m, t, far, 1.0 - near - far, scalars, props, grid, tables, out)
+        density = _reflected(wo, wi, inside, m, t, near, 1.0 - near - far, scalars, props, grid, tables, curves, out)
+    elif t * (1.0 - m) > 0.0:
+        density = _transmitted(wo, wi, inside, m, t, far, 1.0 - near - far, scalars, props, grid, tables, out)
+    coat = 0.0 if inside else scalars[COAT]
+    if coat <= 0.0:
+        return density
+    facets, lost = coat_shares(mu_o, inside, scalars, curves)
+    density *= 1.0 - facets - lost
+    if mu_i < 0.0:
+        for j in range(n):
+            out[j] *= 1.0 - coat + coat * at_cosine(tables[COAT_PASS, grid[j]], mu_o)
+        return density
+    hx = wo[0] + wi[0]
+    hy = wo[1] + wi[1]
+    hz = mu_o + mu_i
+    inv = 1.0 / math.sqrt(hx * hx + hy * hy + hz * hz)
+    a = scalars[COAT_ALPHA]
+    d = ggx_d(hx * inv, hy * inv, hz * inv, a, a) / (4.0 * mu_o)
+    lam_o = smith_lambda(wo[0], wo[1], mu_o, a, a)
+    cos_d = min(1.0, (wo[0] * hx + wo[1] * hy + mu_o * hz) * inv)
+    value = dielectric_scalar(cos_d, scalars[COAT_IOR]) * d / (1.0 + lam_o + smith_lambda(wi[0], wi[1], mu_i, a, a))
+    curve = curves[COAT_CURVE]
+    value += mu_i * at_cosine(curve, mu_o) * at_cosine(curve, mu_i)
+    for j in range(n):
+        out[j] += coat * value
+    return density + facets * d / (1.0 + lam_o) + lost * mu_i / math.pi
 
 
 @kernel
-def _reflected(wo, wi, inside, m, t, near, micro, scalars, props, grid, tables, metal_lost, out):
+def _through_coat(weight, coat, mu_o, mu_i):
+    """What the coat leaves of light that goes down through it and comes up again."""
+    return 1.0 - coat + coat * at_cosine(weight, mu_o) * at_cosine(weight, mu_i)
+
+
+@kernel
+def _reflected(wo, wi, inside, m, t, near, micro, scalars, props, grid, tables, curves, out):
     n = out.shape[0]
     mu_o = wo[2]
     mu_i = wi[2]
@@ -220,10 +293,11 @@ def _reflected(wo, wi, inside, m, t, near, micro, scalars, props, grid, tables, 
         density += d / (1.0 + lam_o)
     reflect = mean / (mean + passed) if mean + passed > 0.0 else 0.0
     density = density * micro * reflect + near * mu_i / math.pi
+    coat = 0.0 if inside else scalars[COAT]
     for j in range(n):
         out[j] *= value
     if m > 0.0:
-        lost = m * mu_i * at_cosine(metal_lost, mu_o) * at_cosine(metal_lost, mu_i)
+        lost = m * mu_i * at_cosine(curves[METAL_CURVE], mu_o) * at_cosine(curves[METAL_CURVE], mu_i)
         for j in range(n):
             out[j] += lost * props[METAL_LOST, j]
     if m < 1.0:
@@ -235,14 +309,18 @@ def _reflected(wo, wi, inside, m, t, near, micro, scalars, props, grid, tables, 
         for j in range(n):
             curve = tables[table, grid[j]]
             out[j] += (1.0 - m) * mu_i * props[row, j] * at_cosine(curve, mu_o) * at_cosine(curve, mu_i)
+            if coat > 0.0:
+                out[j] *= _through_coat(tables[COAT_OVER_FINISH, grid[j]], coat, mu_o, mu_i)
             if body > 0.0:
                 weight = tables[BODY_WEIGHT, grid[j]]
-                out[j] += (
-                    body
-                    * at_cosine(weight, mu_o)
-                    * at_cosine(weight, mu_i)
-                    * (props[BODY, j] * single + props[BODY_LOST, j] * multiple)
-                )
+                seen = body * at_cosine(weight, mu_o) * at_cosine(weight, mu_i)
+                seen *= props[BODY, j] * single + props[BODY_LOST, j] * multiple
+                if coat > 0.0:
+                    seen *= _through_coat(tables[COAT_OVER_BODY, grid[j]], coat, mu_o, mu_i)
+                out[j] += seen
+    elif coat > 0.0:
+        for j in range(n):
+            out[j] *= _through_coat(tables[COAT_OVER_FINISH, grid[j]], coat, mu_o, mu_i)
     return density
 
 
@@ -300,7 +378,7 @@ def _transmitted(wo, wi, inside, m, t, far, micro, scalars, props, grid, tables,
 
 
 @kernel
-def sample(wo, inside, near, far, u0, u1, u2, scalars, props, grid, tables, metal_lost, wi, out):
+def sample(wo, inside, near, far, u0, u1, u2, scalars, props, grid, tables, curves, wi, out):
     """Draw `wi` and write BSDF times cosine over density into `out`; returns the density, 0 for a lost draw.
 
     u0, u1: place within a lobe; u2: choice of lobe; all in 0..1.
@@ -308,14 +386,27 @@ def sample(wo, inside, near, far, u0, u1, u2, scalars, props, grid, tables, meta
     mu_o = wo[2]
     if mu_o <= 0.0:
         return 0.0
-    if u2 < near + far:
+    facets, lost = coat_shares(mu_o, inside, scalars, curves)
+    below = 1.0 - facets - lost
+    if u2 < facets:
+        a = scalars[COAT_ALPHA]
+        hx, hy, hz = sample_visible_normal(wo[0], wo[1], mu_o, a, a, u0, u1)
+        cos_o = min(1.0, wo[0] * hx + wo[1] * hy + mu_o * hz)
+        wi[0] = 2.0 * cos_o * hx - wo[0]
+        wi[1] = 2.0 * cos_o * hy - wo[1]
+        wi[2] = 2.0 * cos_o * hz - mu_o
+        if wi[2] <= 0.0:
+            return 0.0
+    elif u2 < facets + lost or (u2 - facets - lost) < (near + far) * below:
+        u2 = (u2 - facets - lost) / below if u2 >= facets + lost else 0.0
         r = math.sqrt(u0)
         phi = 2.0 * math.pi * u1
         wi[0] = r * math.cos(phi)
         wi[1] = r * math.sin(phi)
         z = math.sqrt(max(1e-12, 1.0 - u0))
-        wi[2] = z if u2 < near else -z
+        wi[2] = z if u2 < near or near + far <= 0.0 else -z
     else:
+        u2 = (u2 - facets - lost) / below
         u2 = (u2 - near - far) / (1.0 - near - far)
         haze = scalars[HAZE]
         if u2 < haze:
@@ -346,7 +437,7 @@ def sample(wo, inside, near, far, u0, u1, u2, scalars, props, grid, tables, meta
             wi[2] = k * hz - mu_o / eta
             if wi[2] >= 0.0:
                 return 0.0
-    density = evaluate(wo, wi, inside, near, far, scalars, props, grid, tables, metal_lost, out)
+    density = evaluate(wo, wi, inside, near, far, scalars, props, grid, tables, curves, out)
     if density <= 0.0:
         return 0.0
     for j in range(out.shape[0]):

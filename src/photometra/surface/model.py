@@ -70,6 +70,8 @@ class Surface:
     def applies(self, name) -> bool:
         """Whether a parameter does anything on this surface as it stands."""
         only = PARAMETERS[name].only_for
+        if only == "coat":
+            return self["coat.amount"] > 0.0
         if only == "film":
             return self["film.amount"] > 0.0
         if only == "any metal":

@@ -2,7 +2,7 @@
 
 from dataclasses import dataclass, field
 
-STRATA = ("film", "finish", "body", "interior")
+STRATA = ("coat", "film", "finish", "body", "interior")
 
 
 @dataclass(frozen=True)
@@ -49,6 +49,46 @@ def _colour(name, stratum, label, meaning, default, **more):
 
 
 _DECLARED = (
+    _number(
+        "coat.amount",
+        "coat",
+        "Coat",
+        "Share of the surface that a clear coat covers: varnish, lacquer, glaze.",
+        0.0,
+        marks=((0.0, "none"), (0.5, "worn"), (1.0, "whole")),
+    ),
+    _number(
+        "coat.ior",
+        "coat",
+        "Coat index",
+        "Index of refraction of the coat.",
+        1.5,
+        hard=(1.0, 3.0),
+        usual=(1.3, 2.0),
+        digits=4,
+        marks=((1.333, "water"), (1.5, "varnish"), (1.7, "glaze")),
+        converters=("reflectance",),
+        only_for="coat",
+    ),
+    _number(
+        "coat.roughness",
+        "coat",
+        "Coat roughness",
+        "How rough the coat's own face is; the slope width alpha is its square.",
+        0.05,
+        scale="root",
+        marks=((0.02, "mirror"), (0.1, "polished"), (0.25, "satin"), (0.6, "matt")),
+        converters=("gloss", "alpha"),
+        only_for="coat",
+    ),
+    _colour(
+        "coat.colour",
+        "coat",
+        "Coat colour",
+        "What white becomes after one pass down and up through the coat; it deepens aslant.",
+        (1.0, 1.0, 1.0),
+        only_for="coat",
+    ),
     _number(
         "film.amount",
         "film",

@@ -103,7 +103,7 @@ def _turned(dx, dy, dz, asymmetry, u0, u1):
 
 @kernel
 def trace(origin, direction, state, index, fraction, nearest, spectra, props, basis, scene, limits, patches,
-          radiance, chance, accept, alias, scalars, tables, metal_lost,
+          radiance, chance, accept, alias, scalars, tables, curves,
           wo, wi, value, light, through, seen, extinct):  # fmt: skip
     """Follow one path; radiance at its wavelengths into `seen`. Returns the energy its limits cut off."""
     ox, oy, oz = origin[0], origin[1], origin[2]
@@ -219,13 +219,13 @@ def trace(origin, direction, state, index, fraction, nearest, spectra, props, ba
         wo[0] = -(dx * ax + dy * ay + dz * az)
         wo[1] = -(dx * bx + dy * by + dz * bz)
         wo[2] = max(1e-6, -side * (dx * nx + dy * ny + dz * nz))
-        near, far = lobes.cosine_shares(wo[2], inside, scalars, props, nearest, tables, metal_lost, value)
+        near, far = lobes.cosine_shares(wo[2], inside, scalars, props, nearest, tables, curves, value)
         cos_l = lx * nx + ly * ny + lz * nz
         if not uniform and cos_l > 0.0 and not _blocked(ox, oy, oz, lx, ly, lz, scene):
             wi[0] = lx * ax + ly * ay + lz * az
             wi[1] = lx * bx + ly * by + lz * bz
             wi[2] = side * cos_l
-            own = lobes.evaluate(wo, wi, inside, near, far, scalars, props, nearest, tables, metal_lost, value)
+            own = lobes.evaluate(wo, wi, inside, near, far, scalars, props, nearest, tables, curves, value)
             if own > 0.0:
                 _light(lu, lv, scene, radiance, basis, light)
                 weight = e_density / (e_density * e_density + own * own)
@@ -235,7 +235,7 @@ def trace(origin, direction, state, index, fraction, nearest, spectra, props, ba
                     seen[j] += through[j] * light[j] * value[j] * weight
         density = lobes.sample(
             wo, inside, near, far, drawn(state), drawn(state), drawn(state),
-            scalars, props, nearest, tables, metal_lost, wi, value,
+            scalars, props, nearest, tables, curves, wi, value,
         )  # fmt: skip
         if density <= 0.0:
             return 0.0
@@ -261,7 +261,7 @@ def trace(origin, direction, state, index, fraction, nearest, spectra, props, ba
 
 @kernel
 def render_tile(x0, x1, y0, y1, width, height, first, count, seed, camera, scene, limits, patches, radiance,
-                chance, accept, alias, scalars, spectra, tables, metal_lost, basis, response,
+                chance, accept, alias, scalars, spectra, tables, curves, basis, response,
                 total, squares, cut):  # fmt: skip
     """Add `count` samples, from number `first`, to every pixel of a tile.
 
@@ -312,7 +312,7 @@ def render_tile(x0, x1, y0, y1, width, height, first, count, seed, camera, scene
                     direction[c] *= norm
                 cut[y, x] += trace(
                     camera[0], direction, state, index, fraction, nearest, spectra, props, own_basis, scene, limits,
-                    patches, radiance, chance, accept, alias, scalars, tables, metal_lost,
+                    patches, radiance, chance, accept, alias, scalars, tables, curves,
                     wo, wi, value, light, through, seen, extinct,
                 )  # fmt: skip
                 r = g = b = 0.0

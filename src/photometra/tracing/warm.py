@@ -14,9 +14,8 @@ from .scene import Scene
 
 
 def _steps():
-    glass = Surface(
-        {"film.amount": 0.5, "transmission": 1.0, "abbe": 60.0, "haze.amount": 0.1, "diffuse_roughness": 0.2}
-    )
+    layers = {"coat.amount": 0.5, "film.amount": 0.5, "haze.amount": 0.1}
+    glass = Surface({**layers, "transmission": 1.0, "abbe": 60.0, "diffuse_roughness": 0.2})
     metal = Surface({"metalness": 1.0, "haze.amount": 0.1})
     yield (
         "interfaces",
