@@ -61,6 +61,26 @@ def test_glass_carries_index_dispersion_and_colour_at_depth():
     assert any("spectrum of the absorption" in s for s in left_out)
 
 
+def test_layers_and_wandering_light_are_carried():
+    inputs, _ = openpbr_inputs(
+        specimen(
+            coat__amount=0.8, coat__ior=1.6, coat__colour=(0.9, 0.7, 0.4), film__amount=1.0, film__thickness=320.0,
+            subsurface=1.0, subsurface__radius=(2.0, 1.0, 0.5), subsurface__scale=0.5,
+        )
+    )  # fmt: skip
+    assert (inputs["coat_weight"][1], inputs["coat_ior"][1]) == (0.8, 1.6)
+    assert inputs["coat_color"][1] == (0.9, 0.7, 0.4)
+    assert inputs["thin_film_thickness"][1] == pytest.approx(0.32)
+    assert inputs["subsurface_radius"][1] == 1.0
+    assert inputs["subsurface_radius_scale"][1] == (1.0, 0.5, 0.25)
+    smoke, _ = openpbr_inputs(specimen(transmission=1.0, interior__scatter=(0.1, 0.2, 0.3), interior__asymmetry=0.6))
+    depth = smoke["transmission_depth"][1]
+    assert smoke["transmission_scatter"][1] == pytest.approx((0.1 * depth, 0.2 * depth, 0.3 * depth))
+    assert smoke["transmission_scatter_anisotropy"][1] == 0.6
+    tinted, _ = openpbr_inputs(specimen(metalness=1.0, face_colour=(0.8, 0.8, 0.8), tint=(0.5, 0.5, 0.5)))
+    assert tinted["base_color"][1] == pytest.approx((0.4, 0.4, 0.4), abs=1e-3)
+
+
 def test_a_plain_dielectric_loses_nothing():
     inputs, left_out = openpbr_inputs(specimen(colour=(0.5, 0.5, 0.5), roughness=0.4))
     assert left_out == []

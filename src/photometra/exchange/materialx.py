@@ -16,7 +16,7 @@ from ..optics.dispersion import LINE_D_SODIUM_NM
 from ..optics.fresnel import COS_EDGE, fresnel_conductor
 from ..study import Specimen
 from ..surface import lobes
-from ..surface.compile import body_constants, compile_surface
+from ..surface.compile import body_constants, compile_measured, compile_surface
 
 
 class ExportError(ValueError):
@@ -38,7 +38,8 @@ def openpbr_inputs(specimen: Specimen):
     """({input: (type, value)}, [a sentence for each thing left out]) for a specimen's surface."""
     s = specimen.surface
     constants = constants_reading(specimen.readings)
-    compiled = compile_surface(s, constants)
+    # OpenPBR states body and metal without what lies over them.
+    compiled = compile_surface(s.with_values({"coat.amount": 0.0, "film.amount": 0.0, "subsurface": 0.0}), constants)
     inputs, left_out = {}, []
     inputs["base_metalness"] = ("float", s["metalness"])
     inputs["specular_roughness"] = ("float", s["roughness"])
@@ -51,6 +52,7 @@ def openpbr_inputs(specimen: Specimen):
             left_out.append("the optical constants by wavelength: carried as colour facing us and at 82 degrees")
         else:
             face, edge = compiled.spectra[lobes.METAL_A, :-1], compiled.spectra[lobes.METAL_B, :-1]
+        face, edge = (v * compiled.spectra[lobes.METAL_TINT, :-1] for v in (face, edge))
         (face, a), (edge, b) = _rgb(face), _rgb(edge)
         tint = tuple(min(1.0, e / _schlick(f, COS_EDGE)) for e, f in zip(edge, face, strict=True))
         inputs["base_color"], inputs["specular_color"] = ("color3", face), ("color3", tint)
@@ -67,6 +69,9 @@ def openpbr_inputs(specimen: Specimen):
         inputs["transmission_weight"] = ("float", s["transmission"])
         if s["transmission"] > 0.0:
             _interior(s, compiled, specimen.size_mm, inputs, left_out)
+        if s.applies("subsurface.radius"):
+            _subsurface(s, constants, inputs)
+    _layers(s, inputs)
     if 0.0 < s["metalness"] < 1.0:
         left_out.append("the exact mixture of metal and dielectric, whose colours OpenPBR ties together")
     if s["haze.amount"] > 0.0:
@@ -76,6 +81,27 @@ def openpbr_inputs(specimen: Specimen):
     return inputs, left_out
 
 
+def _subsurface(s, constants, inputs):
+    """What leaves a deep block (its interface counted, as OpenPBR wants it), and the mean free path in mm."""
+    leaves = compile_measured(s.with_values({"subsurface": 1.0, "coat.amount": 0.0}), constants)
+    longest = max(s["subsurface.radius"])
+    inputs["subsurface_weight"] = ("float", s["subsurface"])
+    inputs["subsurface_color"] = ("color3", _rgb(leaves.spectra[lobes.BODY, :-1])[0])
+    inputs["subsurface_radius"] = ("float", longest * s["subsurface.scale"])
+    inputs["subsurface_radius_scale"] = ("color3", tuple(r / longest for r in s["subsurface.radius"]))
+
+
+def _layers(s, inputs):
+    if s["coat.amount"] > 0.0:
+        inputs["coat_weight"] = ("float", s["coat.amount"])
+        inputs["coat_ior"], inputs["coat_roughness"] = ("float", s["coat.ior"]), ("float", s["coat.roughness"])
+        inputs["coat_color"] = ("color3", s["coat.colour"])
+    if s["film.amount"] > 0.0:
+        inputs["thin_film_weight"], inputs["thin_film_ior"] = ("float", s["film.amount"]), ("float", s["film.ior"])
+        # OpenPBR counts a film in micrometres.
+        inputs["thin_film_thickness"] = ("float", s["film.thickness"] / 1000.0)
+
+
 def _interior(s, compiled, size_mm, inputs, left_out):
     absorption = compiled.spectra[lobes.ABSORPTION, :-1]
     if absorption.max() > 0.0:
@@ -83,6 +109,10 @@ def _interior(s, compiled, size_mm, inputs, left_out):
         inputs["transmission_color"] = ("color3", _rgb(np.exp(-absorption * depth))[0])
         inputs["transmission_depth"] = ("float", depth)
         left_out.append("the spectrum of the absorption: carried as a colour at depth")
+    if s.applies("interior.asymmetry"):
+        depth = inputs.setdefault("transmission_depth", ("float", size_mm))[1]
+        inputs["transmission_scatter"] = ("color3", tuple(v * depth for v in s["interior.scatter"]))
+        inputs["transmission_scatter_anisotropy"] = ("float", s["interior.asymmetry"])
     if s["constants"]:
         left_out.append("the table's dispersion: set an Abbe number to carry it")
     elif s["abbe"] > 0.0:
@@ -103,7 +133,7 @@ def document(specimen: Specimen):
     for key, (kind, value) in inputs.items():
         port = shader.addInput(key, kind)
         port.setValueString(", ".join(f"{v:.7g}" for v in value) if kind == "color3" else f"{value:.7g}")
-        if key == "transmission_depth":
+        if key in ("transmission_depth", "subsurface_radius"):
             port.setAttribute("unittype", "distance")
             port.setAttribute("unit", "millimeter")
     material = doc.addNode("surfacematerial", name, "material")
