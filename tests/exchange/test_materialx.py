@@ -10,6 +10,8 @@ from photometra.optics import fresnel_conductor
 from photometra.study import Specimen
 from photometra.surface import Surface, table
 
+RUBY = {"transmission": 1.0, "interior.colour": (0.8, 0.1, 0.1)}
+
 
 def read_back(path):
     doc = mx.createDocument()
@@ -26,7 +28,7 @@ def test_the_demo_exports_valid_documents(demo, tmp_path):
     mx.loadLibraries(mx.getDefaultDataLibraryFolders(), mx.getDefaultDataSearchPath(), library)
     definition = library.getNodeDef("ND_open_pbr_surface_surfaceshader")
     assert definition is not None
-    for s in demo.specimens:
+    for s in (*demo.specimens, Specimen("Ruby", 8.0, Surface(RUBY))):
         path = tmp_path / f"{s.name}.mtlx"
         write_materialx(s, path)
         doc = read_back(path)

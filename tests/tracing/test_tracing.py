@@ -42,10 +42,16 @@ def on_the_ball(rendering):
 
 
 @pytest.mark.long
-@pytest.mark.parametrize("roughness", [0.0, 0.1, 0.3, 0.6, 1.0])
-@pytest.mark.parametrize("matter", LOSSLESS)
+@pytest.mark.parametrize(
+    ("matter", "roughness"),
+    [
+        *((m, r) for m in ("metal", "glass", "enamel") for r in (0.0, 0.1, 0.3, 0.6, 1.0)),
+        ("dispersive glass", 0.1),
+        ("dispersive glass", 1.0),
+    ],
+)
 def test_white_furnace(matter, roughness):
-    samples = 800 if matter == "dispersive glass" else 192
+    samples = 600 if matter == "dispersive glass" else 192
     rendering = furnace(Surface({**LOSSLESS[matter], "roughness": roughness}), samples=samples)
     ball = on_the_ball(rendering)
     # Where a path keeps a single wavelength its colour is noisy, its luminance much less so.
@@ -236,5 +242,7 @@ def test_no_surface_makes_light_or_breaks_a_path():
             elif p.kind in ("colour", "coefficient"):
                 values[p.name] = tuple(float(v) for v in low + (min(high, 1.0) - low) * rng.random(3))
         picture = furnace(Surface(values), size=24, samples=24).picture()
-        assert np.all(np.isfinite(picture)) and picture.min() > -0.5, values
-        assert picture.mean() < 1.02, values
+        # A single wavelength can lie outside the screen's colours, never below black.
+        luminance = picture @ [0.2126, 0.7152, 0.0722]
+        assert np.all(np.isfinite(picture)) and luminance.min() > -1e-3, values
+        assert luminance.mean() < 1.02, values

@@ -10,6 +10,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 from ..instruments import Split
 from ..surface import STRATA, Surface, hex_colour
 from . import theme
+from .hatchings import glass, hatch, pigment
 
 _LEFT = 15.0
 _LARGEST_ANGLE = 85.0
@@ -147,14 +148,14 @@ class Section(QWidget):
         body = QRectF(0.0, self._ground, w, h - self._ground)
         if self._surface["metalness"] > 0.0:
             painter.setOpacity(self._surface["metalness"])
-            self._hatch(painter, body, 7.0, theme.colour("line"))
+            hatch(painter, body, 7.0, theme.colour("line"))
             painter.setOpacity(1.0)
         if self._surface["metalness"] < 1.0:
             painter.setOpacity(1.0 - self._surface["metalness"])
             if self._is_clear:
-                self._glass(painter, body)
+                glass(painter, body, self._clear_tint())
             else:
-                self._pigment(painter, body)
+                pigment(painter, body, self._surface.as_measured()["colour"])
             painter.setOpacity(1.0)
         if self._surface["metalness"] < 1.0:
             band = self._band("interior")
@@ -165,57 +166,12 @@ class Section(QWidget):
             painter.setPen(QPen(theme.colour("line"), 1.0, Qt.PenStyle.DashLine))
             painter.drawLine(band.topLeft(), band.topRight())
 
-    def _hatch(self, painter, area, step, ink):
-        """Metal: even lines at 45 degrees."""
-        painter.save()
-        painter.setClipRect(area)
-        painter.setPen(QPen(ink, 1.0))
-        x = -area.height()
-        while x < area.width():
-            painter.drawLine(
-                QPointF(area.left() + x, area.bottom()), QPointF(area.left() + x + area.height(), area.top())
-            )
-            x += step
-        painter.restore()
-
-    def _pigment(self, painter, area):
-        """A coloured body: grains of its own colour, in even disorder."""
-        painter.save()
-        painter.setClipRect(area)
-        painter.setPen(Qt.PenStyle.NoPen)
-        tint = QColor(hex_colour(self._surface.as_measured()["colour"]))
-        tint.setAlpha(70)
-        painter.fillRect(area, tint)
-        tint.setAlpha(255)
-        painter.setBrush(tint)
-        grain = random.Random(5)
-        for row in range(int(area.height() // 9) + 1):
-            for column in range(int(area.width() // 11) + 1):
-                x = 11.0 * (column + 0.5 * (row % 2)) + grain.uniform(-3, 3)
-                y = area.top() + 9.0 * row + 8.0 + grain.uniform(-2.5, 2.5)
-                r = grain.uniform(0.9, 1.9)
-                painter.drawEllipse(QPointF(x, y), r, r)
-        painter.restore()
-
-    def _glass(self, painter, area):
-        """A clear interior: groups of three short strokes; its tint is what white becomes on the way through."""
-        painter.save()
-        painter.setClipRect(area)
-        if self._surface["interior.colour"] != (1.0, 1.0, 1.0):
-            ratio = self._size_mm / self._surface["interior.depth"]
-            tint = QColor(hex_colour([c**ratio for c in self._surface["interior.colour"]]))
-            tint.setAlpha(150)
-            painter.fillRect(area, tint)
-        painter.setPen(QPen(theme.colour("line"), 1.0))
-        place = random.Random(3)
-        for row in range(int(area.height() // 34) + 1):
-            for column in range(int(area.width() // 62) + 1):
-                x = 62.0 * (column + 0.5 * (row % 2)) + place.uniform(-8, 8)
-                y = area.top() + 34.0 * row + 20.0 + place.uniform(-4, 4)
-                for k, length in enumerate((9.0, 14.0, 9.0)):
-                    left = x + 5.0 * k
-                    painter.drawLine(QPointF(left, y + length / 2), QPointF(left + length, y - length / 2))
-        painter.restore()
+    def _clear_tint(self):
+        """What white becomes on its way through a clear interior, or None where it stays white."""
+        if self._surface["interior.colour"] == (1.0, 1.0, 1.0):
+            return None
+        ratio = self._size_mm / self._surface["interior.depth"]
+        return [c**ratio for c in self._surface["interior.colour"]]
 
     def _profile(self):
         """The finish: slopes as wide as alpha makes them."""

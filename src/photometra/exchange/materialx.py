@@ -129,13 +129,10 @@ def document(specimen: Specimen):
     doc.setColorSpace("lin_rec709")
     name = mx.createValidName(re.sub(r"\s+", "_", specimen.name)) or "specimen"
     shader = doc.addNode("open_pbr_surface", f"{name}_surface", "surfaceshader")
-    shader.setDocString(f"{specimen.name}; written by Photometra")
+    shader.setDocString(f"{specimen.name}; lengths in millimetres; written by Photometra")
     for key, (kind, value) in inputs.items():
         port = shader.addInput(key, kind)
         port.setValueString(", ".join(f"{v:.7g}" for v in value) if kind == "color3" else f"{value:.7g}")
-        if key in ("transmission_depth", "subsurface_radius"):
-            port.setAttribute("unittype", "distance")
-            port.setAttribute("unit", "millimeter")
     material = doc.addNode("surfacematerial", name, "material")
     link = material.addInput("surfaceshader", "surfaceshader")
     link.setNodeName(shader.getName())
