@@ -18,7 +18,7 @@ from photometra.desktop.main_window import MainWindow
 
 FOLDER = Path(__file__).parent.parent / "docs/screenshots"
 _PATIENCE_S = 180.0
-_SAMPLES = 160
+_SAMPLES = 96
 
 
 def until(holds):
@@ -101,8 +101,16 @@ def wax(window):
     window.session.choose(4)
     window.session.choose_reading(0)
     window.session.choose_stratum("interior")
-    settled(window, 400)
+    settled(window, 200)
     take(window, "wax")
+
+
+def rail(window):
+    window.session.choose(5)
+    window.session.choose_reading(2)
+    window.session.choose_stratum("coat")
+    settled(window)
+    take(window, "rail")
 
 
 def solved(window):
@@ -148,7 +156,8 @@ def hand_over(window):
     dialog.close()
 
 
-VIEWS = {f.__name__.replace("_", "-"): f for f in (brass, plate, prism, vane, wax, solved, light, constants, hand_over)}
+_ALL = (brass, plate, prism, vane, wax, rail, solved, light, constants, hand_over)
+VIEWS = {f.__name__.replace("_", "-"): f for f in _ALL}
 
 
 def main(names):

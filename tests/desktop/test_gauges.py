@@ -227,8 +227,14 @@ def test_the_route_takes_you_there(window, qtbot):
     assert window.session.stratum == "body"
     click(steps["Finish"])
     assert window.session.stratum == "finish"
+    assert steps["Layers"].toolTip() == "Layers: bare"
+    click(steps["Layers"])
+    assert window.session.stratum == "coat"
+    click(window.ledger.specimen_cards[3])
+    assert steps["Layers"].toolTip() == "Layers: film, not solved"
     click(steps["Light"])
     assert window.sight.picture.picking
+    qtbot.waitUntil(lambda: window.session.is_current, timeout=PATIENCE_MS)
     click(steps["Agreement"])
     found = window.session.agreements_of(window.session.specimen)
     worst = max(range(len(found)), key=lambda i: found[i].value / found[i].reading.tolerance)

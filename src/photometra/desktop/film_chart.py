@@ -38,7 +38,7 @@ class FilmChart(QWidget):
         self._cancel = threading.Event()
         self._worker = Latest("film chart", self, AFTER_THE_PICTURE)
         self._worker.done.connect(self._computed)
-        self.setFixedHeight(148)
+        self.setFixedHeight(126)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setAccessibleName("Film chart")
@@ -198,7 +198,8 @@ class FilmChart(QWidget):
         for i in candidates(self.misfits):
             painter.drawEllipse(at[i], 3.0, 3.0)
         painter.setPen(theme.colour("quiet"))
-        painter.drawText(curve.adjusted(0.0, -7.0, 0.0, 0.0), Qt.AlignmentFlag.AlignRight, "misfit (log)")
+        corner = Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignBottom
+        painter.drawText(curve, corner, "misfit (log)")
 
 
 def candidates(misfits):

@@ -35,6 +35,8 @@ from .strata_panel import StrataPanel
 from .workers import LongJob
 
 _SAID_MS = 6000
+_GAUGES = {"Matter": ("body", "metalness"), "Finish": ("finish", "roughness"), "Layers": ("coat", "coat.amount")}
+"""Steps of the route that are done at a gauge: its stratum, and its name."""
 
 
 class MainWindow(QMainWindow):
@@ -221,9 +223,10 @@ class MainWindow(QMainWindow):
             if self.session.study.booth.white is None and self.session.specimen is not None:
                 self.sight.pick(NEUTRAL)
             self.sight.exposure.setFocus()
-        elif step in ("Matter", "Finish"):
-            self.session.choose_stratum("finish" if step == "Finish" else "body")
-            gauge = self.strata.gauges["roughness" if step == "Finish" else "metalness"]
+        elif step in _GAUGES:
+            stratum, name = _GAUGES[step]
+            self.session.choose_stratum(stratum)
+            gauge = self.strata.gauges[name]
             gauge.track.setFocus()
         elif step == "Agreement":
             found = self.session.agreements_of(self.session.specimen)

@@ -9,7 +9,7 @@ from ..surface.checks import findings
 from . import theme
 from .session import Session
 
-STEPS = ("Specimen", "Light", "Matter", "Finish", "Agreement", "Hand-over")
+STEPS = ("Specimen", "Light", "Matter", "Finish", "Layers", "Agreement", "Hand-over")
 
 
 def step_states(session: Session):
@@ -29,6 +29,9 @@ def step_states(session: Session):
     )
     solved = "roughness" in specimen.sigmas
     states["Finish"] = (solved, "solved" if solved else "not solved yet")
+    layers = [name for name in ("coat", "film") if specimen.surface[f"{name}.amount"] > 0.0]
+    unsolved = [n for n in specimen.free if n.split(".")[0] in layers and n not in specimen.sigmas]
+    states["Layers"] = (not unsolved, " and ".join(layers) + (", not solved" if unsolved else "") or "bare")
     found = [a for a in session.agreements_of(specimen) if a.reading.active]
     out = sum(not a.within for a in found)
     if not found:

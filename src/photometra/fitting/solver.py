@@ -173,7 +173,7 @@ def solve(surface: Surface, readings, free, bounds=None, report=None, cancel=Non
         x = _scanned(problem, x, scalars, pool)
         found = least_squares(
             problem.watched, x, jac=lambda at: problem.slopes(at, pool), bounds=(low, high), x_scale="jac",
-            xtol=1e-7, ftol=1e-7, gtol=1e-7, max_nfev=60,
+            xtol=1e-5, ftol=1e-5, gtol=1e-5, max_nfev=60,
         )  # fmt: skip
     return _solution(problem, found, start, float(first @ first), began)
 

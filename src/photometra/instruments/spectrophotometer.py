@@ -1,6 +1,7 @@
 """Spectral reflectance factor as an integrating sphere or a 45:0 head reads it (CIE 015:2018, section 5)."""
 
 import math
+from functools import lru_cache
 
 import numpy as np
 
@@ -26,11 +27,19 @@ def spectral_reflectance(compiled, wavelengths, geometry="di:8"):
         return _ring_and_cone(compiled, wavelengths)
     if geometry not in ("di:8", "de:8"):
         raise ValueError(f"a spectrophotometer has no geometry '{geometry}': choose from di:8, de:8, 45:0")
-    total = directional_albedo(compiled, math.cos(beam), wavelengths)
+    total = _sent_anywhere(compiled, tuple(float(w) for w in np.ravel(wavelengths)))
     if geometry == "de:8":
         half = math.radians(TRAP_HALF_ANGLE_DEG)
         total = total - flux_into_aperture(compiled, beam, (half, half), wavelengths, is_round=True)
     return np.maximum(total, 0.0)
+
+
+@lru_cache(maxsize=8)
+def _sent_anywhere(compiled, wavelengths):
+    """Share of the beam that is sent anywhere; kept, as studies often have readings with the mirror part in and out."""
+    total = directional_albedo(compiled, math.cos(math.radians(BEAM_DEG)), np.array(wavelengths))
+    total.flags.writeable = False
+    return total
 
 
 def _ring_and_cone(compiled, wavelengths):
