@@ -10,6 +10,7 @@ from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QPushButton
 
 from photometra.desktop.film_chart import _TRIED, candidates
+from photometra.desktop.roughness_row import values_around
 from photometra.desktop.scale import Scale
 from photometra.surface import PARAMETERS
 
@@ -167,6 +168,29 @@ class TestSection:
         s = section._split
         total = s.reflected.share + s.body.share + s.absorbed.share + s.leaves.share + s.returned.share
         assert total == pytest.approx(1.0, abs=0.01)
+
+
+class TestRoughnessByEye:
+    @given(st.floats(0.0, 1.0))
+    def test_values_stand_evenly_about_the_present_one(self, roughness):
+        values = values_around(roughness)
+        assert roughness in values and len(values) == 7
+        assert values == sorted(values) and values[0] >= 0.0 and values[-1] <= 1.0
+
+    def test_a_click_takes_a_ball(self, window, qtbot):
+        row = window.strata.roughness_row
+        qtbot.waitUntil(lambda: len(row.values) == 7, timeout=PATIENCE_MS)
+        assert row.values[3] == value(window, "roughness") == row._present
+        smooth, rough = (image.pixelColor(20, 14) for image in (row._images[0], row._images[6]))
+        assert smooth != rough
+        wanted = row.values[1]
+        click(row, row.place_of(1).center().toPoint())
+        assert value(window, "roughness") == wanted
+        qtbot.waitUntil(lambda: row._present == wanted, timeout=PATIENCE_MS)
+        QTest.keyClick(row, Qt.Key.Key_Right)
+        assert value(window, "roughness") > wanted
+        window.session.history.undo()
+        assert value(window, "roughness") == wanted
 
 
 class TestFilmChart:

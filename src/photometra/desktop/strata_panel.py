@@ -25,6 +25,7 @@ from ..surface.constants import FROM_READING
 from .colour_gauge import ConstantsRow, TripleGauge
 from .film_chart import FilmChart
 from .gauge import Gauge
+from .roughness_row import RoughnessRow
 from .section import Section
 from .session import Session
 from .workers import AFTER_THE_PICTURE, Latest
@@ -114,6 +115,10 @@ class StrataPanel(QWidget):
                 gauge.refused.connect(self.session.said)
             self.gauges[p.name] = gauge
             column.addWidget(gauge)
+        if stratum == "finish":
+            self.roughness_row = RoughnessRow(self.session)
+            self.roughness_row.taken.connect(lambda value: self._changed("roughness", value, False))
+            column.addWidget(self.roughness_row)
         if stratum == "film":
             self.film_chart = FilmChart(self.session)
             self.film_chart.moved.connect(partial(self._changed, "film.thickness"))
@@ -196,6 +201,7 @@ class StrataPanel(QWidget):
     def end(self):
         self._splitter.end()
         self.film_chart.end()
+        self.roughness_row.end()
 
 
 def _split_of(specimen, angle):

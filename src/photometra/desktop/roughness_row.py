@@ -1,0 +1,134 @@
+"""Roughness by eye: a row of small balls from smoother to rougher around the present value; click one to take it."""
+
+from dataclasses import replace
+from functools import partial
+
+import numpy as np
+from PyQt6.QtCore import QRectF, QSize, Qt, pyqtSignal
+from PyQt6.QtGui import QImage, QPainter, QPen
+from PyQt6.QtWidgets import QSizePolicy, QWidget
+
+from ..imaging.booths import display_of, scene_of
+from ..instruments import constants_reading
+from ..surface.compile import compile_surface
+from ..tracing import Camera, Rendering
+from . import theme
+from .scale import Scale
+from .session import Session
+from .workers import Latest
+
+_COUNT, _STEP = 7, 0.06
+_SIDE, _SAMPLES = 41, 32
+_AFTER_S = 0.25
+"""The row waits until a drag rests: the large picture comes first."""
+
+
+def values_around(roughness):
+    """Roughnesses evenly spaced to the eye, from smoother to rougher, within 0..1, with the present one among them."""
+    scale = Scale(0.0, 1.0, "root")
+    middle = scale.place(roughness)
+    below, above = int(middle / _STEP + 1e-9), int((1.0 - middle) / _STEP + 1e-9)
+    first = max(min(_COUNT // 2, below), _COUNT - 1 - above)
+    return [roughness if i == first else round(scale.value(middle + (i - first) * _STEP), 4) for i in range(_COUNT)]
+
+
+class RoughnessRow(QWidget):
+    """Follows the session's surface while it is shown."""
+
+    taken = pyqtSignal(float)
+
+    def __init__(self, session: Session, parent=None):
+        super().__init__(parent)
+        self.session = session
+        self.values, self._images = [], []
+        self._present = None
+        self._shown = None
+        self._worker = Latest("roughness row", self, _AFTER_S)
+        self._worker.done.connect(self._rendered)
+        self._worker.failed.connect(session.said)
+        self.setFixedHeight(_SIDE + 32)
+        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
+        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
+        self.setCursor(Qt.CursorShape.PointingHandCursor)
+        self.setAccessibleName("Roughness by eye")
+        self.setToolTip("The specimen at other roughnesses, evenly spaced to the eye. Click one to take it.")
+        for signal in (session.surface_changed, session.booth_changed):
+            signal.connect(self.refresh)
+
+    def sizeHint(self):
+        return QSize(320, _SIDE + 32)
+
+    def showEvent(self, _event):
+        self.refresh()
+
+    def refresh(self):
+        """Have the row rendered anew where it is seen and something changed."""
+        specimen = self.session.specimen
+        if specimen is None or not self.isVisible():
+            return
+        key = (specimen.surface, specimen.size_mm, specimen.readings, self.session.study.booth)
+        if key != self._shown:
+            self._shown = key
+            self._worker.submit(partial(_row_of, specimen, self.session.study))
+
+    def _rendered(self, found):
+        self.values, self._images, self._present = found
+        self.update()
+
+    def end(self):
+        self._worker.end()
+
+    def place_of(self, index):
+        """The square in which a ball stands."""
+        wide = self.width() / _COUNT
+        return QRectF(index * wide + (wide - _SIDE) / 2.0, 17.0, _SIDE, _SIDE)
+
+    def mousePressEvent(self, event):
+        index = int(event.position().x() / (self.width() / _COUNT))
+        if event.button() == Qt.MouseButton.LeftButton and 0 <= index < len(self.values):
+            self.taken.emit(self.values[index])
+
+    def keyPressEvent(self, event):
+        step = {Qt.Key.Key_Left: -1, Qt.Key.Key_Right: 1}.get(event.key())
+        if step is None or self._present not in self.values:
+            super().keyPressEvent(event)
+            return
+        index = self.values.index(self._present) + step
+        if 0 <= index < len(self.values):
+            self.taken.emit(self.values[index])
+
+    def paintEvent(self, _event):
+        painter = QPainter(self)
+        painter.setFont(theme.font(8.0))
+        painter.setPen(theme.colour("quiet"))
+        painter.drawText(QRectF(0.0, 0.0, self.width(), 15.0), Qt.AlignmentFlag.AlignLeft, "by eye")
+        for i, (value, image) in enumerate(zip(self.values, self._images, strict=True)):
+            place = self.place_of(i)
+            painter.drawImage(place, image)
+            chosen = value == self._present
+            painter.setPen(QPen(theme.colour("verdigris" if chosen else "line"), 2.0 if chosen else 1.0))
+            painter.drawRect(place)
+            painter.setPen(theme.colour("text" if chosen else "quiet"))
+            under = QRectF(place.left() - 4.0, place.bottom() + 1.0, place.width() + 8.0, 13.0)
+            painter.drawText(under, Qt.AlignmentFlag.AlignHCenter, f"{value:.2f}")
+        if self.hasFocus():
+            painter.setPen(QPen(theme.colour("verdigris"), 1.0, Qt.PenStyle.DotLine))
+            painter.drawRect(self.rect().adjusted(0, 0, -1, -1))
+
+
+def _row_of(specimen, study):
+    """(values, images, the present value)."""
+    constants = constants_reading(specimen.readings)
+    scene = scene_of(study.booth, specimen.size_mm, study.pictures)
+    # The ball alone, filling its square.
+    scene = replace(scene, stage=False, camera=Camera(rise=10.0, field_of_view=13.4))
+    display = display_of(study.booth)
+    present = specimen.surface["roughness"]
+    values, images = values_around(present), []
+    for value in values:
+        compiled = compile_surface(specimen.surface.with_values({"roughness": value}), constants)
+        rendering = Rendering(compiled, scene, _SIDE, _SIDE)
+        rendering.add(_SAMPLES)
+        shown = np.ascontiguousarray((display.picture(rendering.picture()) * 255.0 + 0.5).astype(np.uint8))
+        images.append(QImage(shown.data, _SIDE, _SIDE, 3 * _SIDE, QImage.Format.Format_RGB888).copy())
+    return values, images, present
