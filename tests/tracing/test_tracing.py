@@ -13,7 +13,7 @@ from photometra.surface.compile import compile_surface
 from photometra.tracing import Limits, Rendering, Scene, environment_from, uniform_environment
 from photometra.tracing.environment import density_at, direction_drawn, place_towards, radiance_at
 from photometra.tracing.scene import PATCHES
-from photometra.tracing.spectral import HEROES, choose_wavelengths, film_response, light_spectra
+from photometra.tracing.spectral import HEROES, choose_wavelengths, film_table, light_spectra
 
 METAL = {"metalness": 1.0, "face_colour": (1.0, 1.0, 1.0), "edge_colour": (1.0, 1.0, 1.0)}
 LOSSLESS = {
@@ -150,7 +150,7 @@ def test_light_is_drawn_as_the_density_says_and_integrates_to_the_same():
 
 def test_wavelengths_cover_the_film():
     """Averaged over all heroes, a flat spectrum reads 1, 1, 1 and a light its own RGB."""
-    response, basis = film_response(), light_spectra()
+    film, basis = film_table(), light_spectra()
     index, nearest = np.empty(HEROES, np.int64), np.empty(HEROES, np.int64)
     fraction, weights = np.empty(HEROES), np.empty((HEROES, 3))
     rgb = np.array([0.2, 0.7, 0.4])
@@ -158,7 +158,7 @@ def test_wavelengths_cover_the_film():
     light[-1] = light[-2]
     flat, coloured, n = np.zeros(3), np.zeros(3), 4000
     for i in range(n):
-        choose_wavelengths((i + 0.5) / n, index, fraction, nearest, response, weights)
+        choose_wavelengths((i + 0.5) / n, index, fraction, nearest, film, weights)
         at = light[index] * (1.0 - fraction) + light[index + 1] * fraction
         flat += weights.sum(axis=0)
         coloured += at @ weights

@@ -261,7 +261,7 @@ def trace(origin, direction, state, index, fraction, nearest, spectra, props, ba
 
 @kernel
 def render_tile(x0, x1, y0, y1, width, height, first, count, seed, camera, scene, limits, patches, radiance,
-                chance, accept, alias, scalars, spectra, tables, curves, basis, response,
+                chance, accept, alias, scalars, spectra, tables, curves, basis, film,
                 total, squares, cut):  # fmt: skip
     """Add `count` samples, from number `first`, to every pixel of a tile.
 
@@ -293,7 +293,7 @@ def render_tile(x0, x1, y0, y1, width, height, first, count, seed, camera, scene
             shift_w = drawn(state)
             for s in range(first, first + count):
                 state[0] = seeded(seed, pixel, s + 1)
-                choose_wavelengths(rotated(s, shift_w), index, fraction, nearest, response, weights)
+                choose_wavelengths(rotated(s, shift_w), index, fraction, nearest, film, weights)
                 for j in range(HEROES):
                     for c in range(3):
                         own_basis[j, c] = (

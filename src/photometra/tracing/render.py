@@ -11,7 +11,7 @@ import numpy as np
 
 from .kernels import render_tile
 from .scene import PATCHES, Scene
-from .spectral import film_response, light_spectra
+from .spectral import film_table, light_spectra
 
 TILE = 64
 
@@ -36,7 +36,7 @@ def _pool():
 
 @cache
 def _film_tables():
-    return light_spectra(), film_response()
+    return light_spectra(), film_table()
 
 
 class Rendering:
@@ -65,7 +65,7 @@ class Rendering:
         """Add `count` samples to every pixel; False, and the picture of no use, when cancelled on the way."""
         start = time.perf_counter()
         e, scene = self._scene.environment, self._scene.array()
-        basis, response = _film_tables()
+        basis, film = _film_tables()
         fixed = (self._scene.camera_array(self.width, self.height), scene, self._limits, np.array(PATCHES))
         light = (e.radiance, e.chance, e.accept, e.alias)
 
@@ -74,7 +74,7 @@ class Rendering:
                 return
             render_tile(
                 *tile, self.width, self.height, self.samples, count, self.seed, *fixed, *light,
-                *self._surface, basis, response, self._total, self._squares, self._cut,
+                *self._surface, basis, film, self._total, self._squares, self._cut,
             )  # fmt: skip
 
         for done in [_pool().submit(one, tile) for tile in self._tiles]:
