@@ -306,7 +306,8 @@ def test_themes_change_the_whole_window(window, qapp):
     for name in ("light", "dim"):
         window.use_theme(name)
         assert theme.current().name == name
-        assert window.grab().toImage().pixelColor(4, window.height() // 2) is not None
+        ground = window.grab().toImage().pixelColor(6, window.height() - 60).name()
+        assert ground == theme.current().panel
 
 
 def test_specimens_by_keyboard(window):

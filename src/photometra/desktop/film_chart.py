@@ -4,7 +4,7 @@ import threading
 from functools import partial
 
 import numpy as np
-from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtCore import QPointF, QRectF, Qt, QTimer, pyqtSignal
 from PyQt6.QtGui import QColor, QImage, QPainter, QPen, QPolygonF
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
@@ -19,6 +19,7 @@ THICKEST_NM = 2000.0
 _STRIP = np.linspace(0.0, THICKEST_NM, 401)
 _TRIED = np.arange(0.0, THICKEST_NM + 1.0, 16.0)
 _ANGLES = np.linspace(0.0, 89.0, 90)
+_RESTS_MS = 400
 _CURVE, _GAP = 46.0, 16.0
 
 
@@ -38,6 +39,9 @@ class FilmChart(QWidget):
         self._cancel = threading.Event()
         self._worker = Latest("film chart", self, AFTER_THE_PICTURE)
         self._worker.done.connect(self._computed)
+        # Trying every thickness takes a second of both cores: not while a gauge moves.
+        self._rest = QTimer(self, singleShot=True, interval=_RESTS_MS)
+        self._rest.timeout.connect(self._want_misfits)
         self.setFixedHeight(126)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
@@ -70,7 +74,7 @@ class FilmChart(QWidget):
         what, values = found
         if what == "strips":
             self._by_thickness, self._by_angle = values
-            self._want_misfits()
+            self._rest.start()
         else:
             self._told, self.misfits = values
         self.update()
@@ -87,6 +91,7 @@ class FilmChart(QWidget):
         self._worker.submit(partial(_misfits_of, specimen, key, self._cancel))
 
     def end(self):
+        self._rest.stop()
         self._cancel.set()
         self._worker.end()
 

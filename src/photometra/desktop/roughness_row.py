@@ -1,10 +1,11 @@
 """Roughness by eye: a row of small balls from smoother to rougher around the present value; click one to take it."""
 
+import threading
 from dataclasses import replace
 from functools import partial
 
 import numpy as np
-from PyQt6.QtCore import QRectF, QSize, Qt, pyqtSignal
+from PyQt6.QtCore import QRectF, QSize, Qt, QTimer, pyqtSignal
 from PyQt6.QtGui import QImage, QPainter, QPen
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
@@ -19,8 +20,8 @@ from .workers import Latest
 
 _COUNT, _STEP = 7, 0.06
 _SIDE, _SAMPLES = 41, 32
-_AFTER_S = 0.25
-"""The row waits until a drag rests: the large picture comes first."""
+_RESTS_MS = 400
+"""The row waits until nothing has moved for so long: the large picture comes first."""
 
 
 def values_around(roughness):
@@ -43,9 +44,12 @@ class RoughnessRow(QWidget):
         self.values, self._images = [], []
         self._present = None
         self._shown = None
-        self._worker = Latest("roughness row", self, _AFTER_S)
+        self._worker = Latest("roughness row", self)
         self._worker.done.connect(self._rendered)
         self._worker.failed.connect(session.said)
+        self._cancel = threading.Event()
+        self._rest = QTimer(self, singleShot=True, interval=_RESTS_MS)
+        self._rest.timeout.connect(self._render)
         self.setFixedHeight(_SIDE + 32)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
@@ -62,20 +66,30 @@ class RoughnessRow(QWidget):
         self.refresh()
 
     def refresh(self):
-        """Have the row rendered anew where it is seen and something changed."""
+        """Have the row rendered anew, once things rest, where it is seen and something changed."""
         specimen = self.session.specimen
         if specimen is None or not self.isVisible():
             return
         key = (specimen.surface, specimen.size_mm, specimen.readings, self.session.study.booth)
         if key != self._shown:
             self._shown = key
-            self._worker.submit(partial(_row_of, specimen, self.session.study))
+            self._cancel.set()
+            self._rest.start()
+
+    def _render(self):
+        specimen = self.session.specimen
+        if specimen is not None:
+            self._cancel = threading.Event()
+            self._worker.submit(partial(_row_of, specimen, self.session.study, self._cancel))
 
     def _rendered(self, found):
-        self.values, self._images, self._present = found
-        self.update()
+        if found is not None:
+            self.values, self._images, self._present = found
+            self.update()
 
     def end(self):
+        self._rest.stop()
+        self._cancel.set()
         self._worker.end()
 
     def place_of(self, index):
@@ -116,8 +130,8 @@ class RoughnessRow(QWidget):
             painter.drawRect(self.rect().adjusted(0, 0, -1, -1))
 
 
-def _row_of(specimen, study):
-    """(values, images, the present value)."""
+def _row_of(specimen, study, cancel):
+    """(values, images, the present value); None when cancelled."""
     constants = constants_reading(specimen.readings)
     scene = scene_of(study.booth, specimen.size_mm, study.pictures)
     # The ball alone, filling its square.
@@ -128,7 +142,8 @@ def _row_of(specimen, study):
     for value in values:
         compiled = compile_surface(specimen.surface.with_values({"roughness": value}), constants)
         rendering = Rendering(compiled, scene, _SIDE, _SIDE)
-        rendering.add(_SAMPLES)
+        if not rendering.add(_SAMPLES, cancel):
+            return None
         shown = np.ascontiguousarray((display.picture(rendering.picture()) * 255.0 + 0.5).astype(np.uint8))
         images.append(QImage(shown.data, _SIDE, _SIDE, 3 * _SIDE, QImage.Format.Format_RGB888).copy())
     return values, images, present

@@ -13,7 +13,8 @@ from ..colour import interpolated, reflectance_to_xyz, xyz_to_linear_srgb
 from ..colour.observers import WAVELENGTHS
 from ..instruments import constants_reading
 from ..optics.dispersion import LINE_D_SODIUM_NM
-from ..optics.fresnel import COS_EDGE, fresnel_conductor
+from ..optics.fresnel import COS_EDGE
+from ..optics.metal import colours_from_constants
 from ..study import Specimen
 from ..surface import lobes
 from ..surface.compile import body_constants, compile_measured, compile_surface
@@ -48,7 +49,7 @@ def openpbr_inputs(specimen: Specimen):
     if s["metalness"] >= 0.5:
         if s["constants"]:
             n, k = body_constants(s, constants)
-            face, edge = fresnel_conductor(1.0, n, k), fresnel_conductor(COS_EDGE, n, k)
+            face, edge = colours_from_constants(n, k)
             left_out.append("the optical constants by wavelength: carried as colour facing us and at 82 degrees")
         else:
             face, edge = compiled.spectra[lobes.METAL_A, :-1], compiled.spectra[lobes.METAL_B, :-1]

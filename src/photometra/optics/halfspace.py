@@ -47,21 +47,23 @@ def diffuse_albedo(single):
 
 @cache
 def _curve():
-    """Single-scattering albedos, and by them the reflectance of a half-space (albedos, directions)."""
+    """Single-scattering albedos, and by them what a half-space reflects by direction, and of light straight on."""
     # Spread so that the steep end near 1 is as finely sampled as the rest.
     single = 1.0 - np.linspace(1.0, 0.0, 81) ** 3
-    return single, np.array([directional_reflectance(s, _NODES) for s in single])
+    both = np.append(_NODES, 1.0)
+    found = np.array([directional_reflectance(s, both) for s in single])
+    return single, found[:, :-1], found[:, -1]
 
 
 def single_albedo(colour, escape=1.0, ior=1.0):
     """The albedo of one scattering with which a half-space under an interface looks, facing us, like `colour`.
 
     colour: reflectance of the even body below its interface that it is to equal, 0..1, any shape. escape: share of
-    even light from below that the interface lets out. ior: what says which light is thrown back for good. Light that
-    comes in straight is given back less than even light, and what the interface throws back, which goes aslant, more;
-    without an interface (escape 1) the colour is the diffuse albedo. Inverted on a table, 1e-3.
+    even light from below that the interface lets out; of several, their mean counts. ior: tells which light is thrown
+    back for good. Light that comes in straight is given back less than even light, and what the interface throws back,
+    which goes aslant, more; without an interface the colour is the diffuse albedo. Inverted on a table, 1e-3.
     """
-    single, by_direction = _curve()
+    single, by_direction, straight = _curve()
     weight = 2.0 * _WEIGHTS * _NODES
     if ior <= 1.0 + 1e-4:
         looks = by_direction @ weight
@@ -70,7 +72,6 @@ def single_albedo(colour, escape=1.0, ior=1.0):
         kept = np.sqrt(1.0 - 1.0 / ior**2) > _NODES
         aslant = (by_direction[:, kept] @ weight[kept]) / weight[kept].sum()
         e = np.mean(escape)
-        straight = np.array([directional_reflectance(s, 1.0) for s in single])
         looks = straight * e / (1.0 - (1.0 - e) * aslant)
         wanted = np.clip(np.asarray(colour, float), 0.0, 1.0)
         wanted = wanted * e / (1.0 - (1.0 - e) * wanted)

@@ -143,7 +143,11 @@ def body_weight(passed, diffuse_roughness):
     f = np.empty((COSINES, COSINES))
     _body_kernel(np.minimum(MU, 1.0), float(diffuse_roughness), 24, f)
     operator = math.pi * f * _hemisphere(COSINES)
-    w = passed / np.sqrt(np.maximum(hemispherical(passed), 1e-12))[..., None]
+    return _balanced(operator, passed, passed / np.sqrt(np.maximum(hemispherical(passed), 1e-12))[..., None])
+
+
+def _balanced(operator, passed, w):
+    """From `w`, the weight with which w(o) times `operator` of w gives `passed`; (..., COSINES)."""
     for _ in range(40):
         w = np.sqrt(w * passed / np.maximum(w @ operator.T, 1e-12))
     return w
@@ -157,7 +161,4 @@ def finish_weight(passed, landed, lost_curve, lost_mean):
     operator = landed.copy()
     if lost_mean > 0.0:
         operator += math.pi * np.outer(lost_curve, lost_curve * _hemisphere(COSINES))
-    w = np.sqrt(passed)
-    for _ in range(30):
-        w = np.sqrt(w * passed / np.maximum(operator @ w, 1e-12))
-    return w
+    return _balanced(operator, passed, np.sqrt(passed))

@@ -13,7 +13,7 @@ class Sides:
 
     passed: what goes on to the far side from outside, all counted. lost_out, lost_in: the `lost_lobe` of either side,
     mean_out and mean_in their means; out_through, in_through: the share of the lost light that leaves on the far side;
-    ratio: root of mean_out over mean_in, 0 where there is none.
+    ratio: root of mean_out over mean_in, and its inverse; 0 where there is none.
     """
 
     passed: np.ndarray

@@ -252,7 +252,10 @@ def trace(origin, direction, state, index, fraction, nearest, spectra, props, ba
             inside = not inside
             if inside:
                 clear = scalars[lobes.CLEAR_SHARE] >= 1.0 or drawn(state) < scalars[lobes.CLEAR_SHARE]
-                wanders = not clear or props[lobes.SCATTER, 0] > 0.0
+                most = 0.0
+                for j in range(HEROES):
+                    most = max(most, props[lobes.SCATTER, j])
+                wanders = not clear or most > 0.0
             if heroic == 1.0:
                 heroic = 2.0
                 through[0] *= HEROES
