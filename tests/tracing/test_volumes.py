@@ -78,3 +78,12 @@ def test_limits_on_scattering_are_counted_as_lost():
     rendering = facing(s, 30.0, 8, Limits(volume=3))
     assert 1.0 - rendering.picture().mean() == pytest.approx(rendering.energy_cut(), abs=0.03)
     assert rendering.energy_cut() > 0.1
+
+
+def test_a_medium_that_scatters_at_some_wavelengths_only_loses_no_light():
+    """A blue haze: paths whose first wavelength does not scatter carry others that do."""
+    s = Surface({"ior": 1.0, "roughness": 0.0, "transmission": 1.0, "interior.scatter": (0.0, 0.0, 0.3)})
+    scene = Scene(uniform_environment(), stage=False, radius=10.0)
+    rendering = Rendering(compile_surface(s), scene, 40, 40, 2, FAR)
+    rendering.add(60)
+    assert rendering.picture().reshape(-1, 3).mean(axis=0) == pytest.approx(np.ones(3), abs=1e-2)

@@ -1,0 +1,111 @@
+"""What the tables of a compiled surface rest on: means over the hemisphere, shares of facets, balanced weights."""
+
+import numpy as np
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from photometra.optics import fresnel_dielectric
+from photometra.surface.albedo import (
+    FACETS,
+    MU,
+    body_weight,
+    facet_shares,
+    finish_weight,
+    hemispherical,
+    landing,
+    lost_lobe,
+)
+from photometra.surface.split import split_of
+
+
+@given(st.floats(-2.0, 2.0), st.floats(-2.0, 2.0))
+def test_means_are_exact_for_straight_lines(a, b):
+    # 2 ∫ (a + b mu) mu dmu = a + 2/3 b.
+    for mu in (MU, FACETS):
+        assert hemispherical(a + b * mu) == pytest.approx(a + 2.0 / 3.0 * b, abs=1e-12)
+
+
+def test_the_mean_of_fresnel_is_known():
+    # Diffuse reflectance of glass of 1.5 from outside: 0.0918 (Duntley 1942).
+    assert hemispherical(fresnel_dielectric(FACETS, 1.5)) == pytest.approx(0.0918, abs=3e-4)
+
+
+@given(st.floats(1e-4, 1.0))
+def test_mirror_facets_give_back_no_more_than_comes_in(alpha):
+    reflected, _ = facet_shares(alpha, 1.0)
+    total = reflected.sum(axis=1)
+    assert np.all(reflected >= 0.0) and np.all(total <= 1.0 + 1e-9)
+    assert landing(alpha).sum(axis=1) == pytest.approx(total, abs=1e-9)
+
+
+def test_a_polish_meets_facets_at_the_angle_of_the_light():
+    reflected, passed = facet_shares(1e-4, 1.5)
+    for i in (10, 30, 63):
+        assert reflected[i] @ FACETS == pytest.approx(MU[i], abs=2e-3)
+        assert passed[i] @ FACETS == pytest.approx(MU[i], abs=2e-3)
+        assert landing(1e-4)[i] @ MU == pytest.approx(MU[i], abs=2e-3)
+
+
+def test_rougher_facets_lose_more():
+    lost = [1.0 - hemispherical(facet_shares(a, 1.0)[0].sum(axis=1)) for a in (1e-4, 0.1, 0.4, 1.0)]
+    assert lost[0] < 1e-3 and np.all(np.diff(lost) > 0.0) and lost[-1] < 0.6
+
+
+def test_light_from_inside_beyond_the_critical_angle_does_not_pass():
+    _, passed = facet_shares(1e-4, 1.0 / 1.5)
+    critical = np.sqrt(1.0 - (1.0 / 1.5) ** 2)
+    assert np.all(passed[critical - 0.03 > MU].sum(axis=1) == 0.0)
+    assert np.all(passed[critical + 0.03 < MU].sum(axis=1) > 0.9)
+
+
+@given(st.lists(st.floats(0.0, 1.0), min_size=64, max_size=64))
+def test_a_lost_lobe_gives_back_just_what_was_lost(lost):
+    curve, mean = lost_lobe(np.array(lost))
+    # Integral of c(o) c(i) cos over the hemisphere is the loss at o.
+    given_back = curve * np.pi * hemispherical(curve)
+    if mean > 0.0:
+        assert given_back == pytest.approx(lost, abs=1e-9)
+    else:
+        assert np.all(curve == 0.0)
+
+
+@pytest.mark.parametrize("roughness", [0.0, 0.4, 1.0])
+def test_a_white_body_gives_back_what_is_let_in(roughness):
+    passed = 1.0 - fresnel_dielectric(MU, 1.5)
+    w = body_weight(passed[None], roughness)[0]
+    if roughness == 0.0:
+        assert w * hemispherical(w) == pytest.approx(passed, abs=1e-9)
+    else:
+        assert w == pytest.approx(body_weight(passed[None], 0.0)[0], rel=0.25)
+    assert np.all(w >= 0.0)
+
+
+@pytest.mark.parametrize("alpha", [1e-4, 0.09, 0.5])
+def test_a_finish_under_a_coat_is_balanced(alpha):
+    passed = 1.0 - fresnel_dielectric(MU, 1.6)
+    landed = landing(alpha)
+    curve, mean = lost_lobe(1.0 - landed.sum(axis=1))
+    w = finish_weight(passed, landed, curve, mean)
+    sent = w * (landed @ w + np.pi * curve * hemispherical(curve * w))
+    assert sent[3:] == pytest.approx(passed[3:], abs=5e-3)
+    if alpha < 1e-3:
+        assert w[3:] == pytest.approx(np.sqrt(passed[3:]), abs=5e-3)
+
+
+@given(st.floats(0.05, 1.0), st.floats(1.05, 2.5))
+def test_an_interface_splits_all_its_light_from_both_sides(alpha, eta):
+    sides = []
+    for relative in (eta, 1.0 / eta):
+        f = fresnel_dielectric(FACETS, relative)
+        reflected, passed = facet_shares(alpha, relative)
+        sides += [(reflected @ f)[None], (passed @ (1.0 - f))[None]]
+    found = split_of(*sides, np.array([eta]))
+    for share in (found.out_through, found.in_through):
+        assert 0.0 <= share[0] <= 1.0
+    assert np.all((found.passed >= 0.0) & (found.passed <= 1.0))
+    # Étendue: what passes out, times n², is what passes in (Saunderson's relation), here within the quadrature.
+    inward = hemispherical(found.passed)[0]
+    lost_in = np.clip(1.0 - sides[2] - sides[3], 0.0, 1.0)
+    outward = hemispherical(sides[3] + found.in_through[0] * lost_in)[0]
+    assert outward * eta**2 == pytest.approx(inward, abs=0.03)
