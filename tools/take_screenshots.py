@@ -5,28 +5,15 @@ xvfb-run -a -s "-screen 0 1400x1000x24" python tools/take_screenshots.py [NAME .
 
 import sys
 import tempfile
-import time
 from pathlib import Path
 
-from PyQt6.QtCore import QPoint, QSettings, Qt
+from on_demo import until, window_on_demo
+from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
-
-from photometra.demo import write_demo
-from photometra.desktop import theme
-from photometra.desktop.app import make_application
-from photometra.desktop.main_window import MainWindow
 
 FOLDER = Path(__file__).parent.parent / "docs/screenshots"
 _PATIENCE_S = 180.0
 _SAMPLES = 96
-
-
-def until(holds):
-    end = time.monotonic() + _PATIENCE_S
-    while not holds():
-        if time.monotonic() > end:
-            raise SystemExit("screenshots: the window did not get there in time")
-        QTest.qWait(50)
 
 
 def settled(window, samples=_SAMPLES):
@@ -43,7 +30,7 @@ def settled(window, samples=_SAMPLES):
             and window.session.is_current
         )
 
-    until(there)
+    until(there, _PATIENCE_S)
     QTest.qWait(300)
 
 
@@ -72,52 +59,26 @@ def brass(window):
     take(window, "brass")
 
 
-def plate(window):
-    window.session.choose(1)
-    window.session.choose_reading(2)
-    window.session.choose_stratum("finish")
-    settled(window)
-    take(window, "enamel")
+def shown(name, specimen, reading, stratum, samples=_SAMPLES):
+    """A view: one specimen, reading and stratum, the picture clean."""
 
+    def view(window):
+        window.session.choose(specimen)
+        window.session.choose_reading(reading)
+        window.session.choose_stratum(stratum)
+        settled(window, samples)
+        until(lambda: stratum != "film" or window.strata.film_chart.misfits is not None, _PATIENCE_S)
+        QTest.qWait(1500)
+        take(window, name)
 
-def prism(window):
-    window.session.choose(2)
-    window.session.choose_reading(0)
-    window.session.choose_stratum("interior")
-    settled(window)
-    take(window, "prism")
-
-
-def vane(window):
-    window.session.choose(3)
-    window.session.choose_reading(0)
-    window.session.choose_stratum("film")
-    settled(window)
-    until(lambda: window.strata.film_chart.misfits is not None)
-    take(window, "vane")
-
-
-def wax(window):
-    window.session.choose(4)
-    window.session.choose_reading(0)
-    window.session.choose_stratum("interior")
-    settled(window, 200)
-    take(window, "wax")
-
-
-def rail(window):
-    window.session.choose(5)
-    window.session.choose_reading(2)
-    window.session.choose_stratum("coat")
-    settled(window)
-    take(window, "rail")
+    return view
 
 
 def solved(window):
     window.session.choose(1)
     window.session.choose_stratum("finish")
     window.solve()
-    until(lambda: bool(window.session.specimen.sigmas))
+    until(lambda: bool(window.session.specimen.sigmas), _PATIENCE_S)
     settled(window)
     take(window, "solved")
 
@@ -138,7 +99,7 @@ def constants(window):
     browser = window.browser
     browser.resize(1280, 800)
     browser.rank()
-    until(lambda: not browser.job.is_running and not browser.list.isColumnHidden(3))
+    until(lambda: not browser.job.is_running and not browser.list.isColumnHidden(3), _PATIENCE_S)
     QTest.qWait(300)
     take(browser, "constants")
     browser.close()
@@ -150,30 +111,30 @@ def hand_over(window):
     dialog = window.hand_over
     with tempfile.TemporaryDirectory() as folder:
         dialog.export_to(f"{folder}/Lens prism.mtlx")
-        until(lambda: not dialog.job.is_running and "Wrote" in dialog.state.text())
+        until(lambda: not dialog.job.is_running and "Wrote" in dialog.state.text(), _PATIENCE_S)
         dialog.state.setText(dialog.state.text().replace(f"{folder}/", ""))
     take(dialog, "hand-over")
     dialog.close()
 
 
-_ALL = (brass, plate, prism, vane, wax, rail, solved, light, constants, hand_over)
-VIEWS = {f.__name__.replace("_", "-"): f for f in _ALL}
+VIEWS = {
+    "brass": brass,
+    "enamel": shown("enamel", 1, 2, "finish"),
+    "prism": shown("prism", 2, 0, "interior"),
+    "vane": shown("vane", 3, 0, "film"),
+    "wax": shown("wax", 4, 0, "interior", 200),
+    "rail": shown("rail", 5, 2, "coat"),
+    "solved": solved,
+    "light": light,
+    "constants": constants,
+    "hand-over": hand_over,
+}
 
 
 def main(names):
-    application = make_application()
-    theme.apply(application, "dim")
-    with tempfile.TemporaryDirectory() as folder:
-        study = Path(folder) / "Harrow Skerry.photometra"
-        write_demo(study)
-        window = MainWindow(QSettings(f"{folder}/window.ini", QSettings.Format.IniFormat))
-        window.show()
-        window.files.open(study)
-        until(lambda: window.session.path == study)
+    with window_on_demo(_PATIENCE_S) as window:
         for name in names or VIEWS:
             VIEWS[name](window)
-        window.session.history.mark_saved()
-        window.close()
 
 
 if __name__ == "__main__":

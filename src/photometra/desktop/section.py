@@ -278,7 +278,7 @@ class Section(QWidget):
         if split.haze_share > 0.0:
             text += f", {_percent(split.haze_share)} of it haze"
         self._label(painter, QPointF(x, 14.0), text, split.reflected.colour, right=True)
-        y = self._ground + 26.0
+        y = self._ground + (44.0 if clear else 26.0)
         if self._mean_free_paths() is not None:
             self._paint_cloud(painter)
         if self._surface["metalness"] < 1.0 and not clear:
@@ -364,7 +364,7 @@ class Section(QWidget):
             painter.setBrush(cloud)
             painter.drawEllipse(at, radius, radius)
         words = " ".join(f"{v:.3g}" for v in paths)
-        y = self._ground + (45.0 if self._is_clear else 64.0)
+        y = self._ground + 64.0
         self._label(painter, QPointF(self.width() - 8.0, y), f"mean free path {words} mm", right=True)
         bar = 10.0 ** math.floor(math.log10(0.5 * self._size_mm))
         left, y = at.x() + 40.0, at.y() + 18.0
@@ -454,7 +454,11 @@ class Section(QWidget):
                 y = band.center().y()
             if name == "coat":
                 y = band.center().y() - 8.0
-            self._label(painter, QPointF(_LEFT, y), text)
+            # Over a clear body the interface's name stands there already: the finish's goes beside it.
+            beside = name == "finish" and self._is_clear
+            if beside:
+                y = self._band("body").center().y()
+            self._label(painter, QPointF(_LEFT + (62.0 if beside else 0.0), y), text)
 
     def _coat_words(self):
         amount = self._surface["coat.amount"]

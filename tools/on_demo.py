@@ -1,0 +1,41 @@
+"""The real window on a fresh demo study, for the tools that take pictures of it."""
+
+import tempfile
+import time
+from contextlib import contextmanager
+from pathlib import Path
+
+from PyQt6.QtCore import QSettings
+from PyQt6.QtTest import QTest
+
+from photometra.demo import write_demo
+from photometra.desktop import theme
+from photometra.desktop.app import make_application
+from photometra.desktop.main_window import MainWindow
+
+
+def until(holds, patience_s):
+    """Work the window until `holds()`; SystemExit where it does not in time."""
+    end = time.monotonic() + patience_s
+    while not holds():
+        if time.monotonic() > end:
+            raise SystemExit("the window did not get there in time")
+        QTest.qWait(50)
+
+
+@contextmanager
+def window_on_demo(patience_s):
+    """The window, opened on the demo; it closes without asking."""
+    # Kept until the window is gone: Qt ends with its application.
+    application = make_application()
+    theme.apply(application, "dim")
+    with tempfile.TemporaryDirectory() as folder:
+        study = Path(folder) / "Harrow Skerry.photometra"
+        write_demo(study)
+        window = MainWindow(QSettings(f"{folder}/window.ini", QSettings.Format.IniFormat))
+        window.show()
+        window.files.open(study)
+        until(lambda: window.session.path == study, patience_s)
+        yield window
+        window.session.history.mark_saved()
+        window.close()
