@@ -48,7 +48,7 @@ def evaluated(compiled, wo, wi, inside, wavelengths):
     index, fraction, nearest = wavelength_samples(wavelengths)
     scalars, spectra, tables, curves = compiled.arrays
     props = np.empty((spectra.shape[0], index.size))
-    lobes.gather(spectra, index, fraction, props)
+    rows.gather(spectra, index, fraction, props)
     out = np.empty(index.size)
     near, far = lobes.cosine_shares(wo[2], inside, scalars, props, nearest, tables, curves, out)
     density = lobes.evaluate(wo, wi, inside, near, far, scalars, props, nearest, tables, curves, out)
@@ -137,7 +137,7 @@ def test_drawn_directions_follow_the_density(case, cosine):
     scalars, spectra, tables, curves = compiled.arrays
     index, fraction, nearest = wavelength_samples([550.0])
     props = np.empty((spectra.shape[0], 1))
-    lobes.gather(spectra, index, fraction, props)
+    rows.gather(spectra, index, fraction, props)
     wo = np.array([np.sqrt(1.0 - cosine**2), 0.0, cosine])
     out, wi = np.empty(1), np.empty(3)
     near, far = lobes.cosine_shares(cosine, inside, scalars, props, nearest, tables, curves, out)
@@ -175,7 +175,7 @@ def test_drawn_directions_follow_the_density(case, cosine):
 def test_spectra_are_bounded_and_the_body_is_darkened_by_its_interface():
     pigment = (0.6, 0.3, 0.1)
     compiled = compile_surface(Surface({"colour": pigment}))
-    body = compiled.spectra[lobes.BODY, :-1]
+    body = compiled.spectra[rows.BODY, :-1]
     assert np.all((body >= 0.0) & (body <= 1.0))
     # Light thrown back inside meets the pigment again: what leaves is darker than the pigment alone.
     assert np.all(body < reflectance_of_rgb(pigment))

@@ -16,7 +16,8 @@ from ..optics.dispersion import LINE_D_SODIUM_NM
 from ..optics.fresnel import COS_EDGE
 from ..optics.metal import colours_from_constants
 from ..study import Specimen
-from ..surface import lobes
+from ..surface import rows, table
+from ..surface.coat import COLOUR_UM
 from ..surface.compile import body_constants, compile_measured, compile_surface
 
 
@@ -35,12 +36,16 @@ def _schlick(face, cosine):
     return face + (1.0 - face) * (1.0 - cosine) ** 5
 
 
+_BARE = {"coat.amount": 0.0, "film.amount": 0.0, "subsurface": 0.0, "sheen.amount": 0.0, "anisotropy": 0.0}
+_SOLID = {"thin_walled": False, "reverse.translucency": 0.0}
+
+
 def openpbr_inputs(specimen: Specimen):
     """({input: (type, value)}, [a sentence for each thing left out]) for a specimen's surface."""
     s = specimen.surface
     constants = constants_reading(specimen.readings)
     # OpenPBR states body and metal without what lies over them.
-    compiled = compile_surface(s.with_values({"coat.amount": 0.0, "film.amount": 0.0, "subsurface": 0.0}), constants)
+    compiled = compile_surface(s.with_values(_BARE), constants)
     inputs, left_out = {}, []
     inputs["base_metalness"] = ("float", s["metalness"])
     inputs["specular_roughness"] = ("float", s["roughness"])
@@ -52,18 +57,18 @@ def openpbr_inputs(specimen: Specimen):
             face, edge = colours_from_constants(n, k)
             left_out.append("the optical constants by wavelength: carried as colour facing us and at 82 degrees")
         else:
-            face, edge = compiled.spectra[lobes.METAL_A, :-1], compiled.spectra[lobes.METAL_B, :-1]
-        face, edge = (v * compiled.spectra[lobes.METAL_TINT, :-1] for v in (face, edge))
+            face, edge = compiled.spectra[rows.METAL_A, :-1], compiled.spectra[rows.METAL_B, :-1]
+        face, edge = (v * compiled.spectra[rows.METAL_TINT, :-1] for v in (face, edge))
         (face, a), (edge, b) = _rgb(face), _rgb(edge)
         tint = tuple(min(1.0, e / _schlick(f, COS_EDGE)) for e, f in zip(edge, face, strict=True))
         inputs["base_color"], inputs["specular_color"] = ("color3", face), ("color3", tint)
         clipped = a or b
     if s["metalness"] < 1.0:
-        at_line = float(interpolated(WAVELENGTHS, compiled.spectra[lobes.ETA, :-1], np.array([LINE_D_SODIUM_NM]))[0])
+        at_line = float(interpolated(WAVELENGTHS, compiled.spectra[rows.ETA, :-1], np.array([LINE_D_SODIUM_NM]))[0])
         inputs["specular_ior"] = ("float", at_line)
         if s["metalness"] < 0.5:
             # What leaves the body, the light thrown back under its interface counted.
-            body, clipped = _rgb(compiled.spectra[lobes.BODY, :-1])
+            body, clipped = _rgb(compile_surface(s.with_values({**_BARE, **_SOLID}), constants).spectra[rows.BODY, :-1])
             inputs["base_color"] = ("color3", body)
         else:
             left_out.append("the colour of the dielectric part of a mixture")
@@ -72,9 +77,14 @@ def openpbr_inputs(specimen: Specimen):
             _interior(s, compiled, specimen.size_mm, inputs, left_out)
         if s.applies("subsurface.radius"):
             _subsurface(s, constants, inputs)
+            if max(s["subsurface.shallow"], s["subsurface.deep"]) > 0.0:
+                left_out.append("the shallow and deep matter of the subsurface: carried as one colour")
     _layers(s, inputs)
     if 0.0 < s["metalness"] < 1.0:
         left_out.append("the exact mixture of metal and dielectric, whose colours OpenPBR ties together")
+    _sheet(s, inputs, left_out)
+    if s.applies("rotation") and s["rotation"] != 0.0:
+        left_out.append("the rotation of the strokes: it needs the renderer's own tangents")
     if s["haze.amount"] > 0.0:
         left_out.append("haze: OpenPBR has a single lobe, written with the finish's own roughness")
     if clipped:
@@ -87,24 +97,53 @@ def _subsurface(s, constants, inputs):
     leaves = compile_measured(s.with_values({"subsurface": 1.0, "coat.amount": 0.0}), constants)
     longest = max(s["subsurface.radius"])
     inputs["subsurface_weight"] = ("float", s["subsurface"])
-    inputs["subsurface_color"] = ("color3", _rgb(leaves.spectra[lobes.BODY, :-1])[0])
+    inputs["subsurface_color"] = ("color3", _rgb(leaves.spectra[rows.BODY, :-1])[0])
     inputs["subsurface_radius"] = ("float", longest * s["subsurface.scale"])
     inputs["subsurface_radius_scale"] = ("color3", tuple(r / longest for r in s["subsurface.radius"]))
 
 
+def _sheet(s, inputs, left_out):
+    inputs["geometry_opacity"] = ("float", s["opacity"])
+    if not s.is_sheet:
+        return
+    inputs["geometry_thin_walled"] = ("boolean", True)
+    if s.applies("reverse.colour"):
+        # In a thin wall OpenPBR's subsurface is what goes through a sheet and what it sends back, half each.
+        inputs["subsurface_weight"] = ("float", min(1.0, 2.0 * s["reverse.translucency"]))
+        inputs["subsurface_color"] = ("color3", s["reverse.colour"])
+        left_out.append("a colour of its own on each side: OpenPBR has one for what goes through")
+    if s["transmission"] > 0.0 and s["thickness"] != 1.0:
+        left_out.append("the thickness of the wall")
+
+
 def _layers(s, inputs):
+    if s["anisotropy"] > 0.0:
+        inputs["specular_roughness_anisotropy"] = ("float", s["anisotropy"])
+    if s["sheen.amount"] > 0.0:
+        inputs["fuzz_weight"], inputs["fuzz_color"] = ("float", s["sheen.amount"]), ("color3", s["sheen.colour"])
+        inputs["fuzz_roughness"] = ("float", s["sheen.roughness"])
     if s["coat.amount"] > 0.0:
         inputs["coat_weight"] = ("float", s["coat.amount"])
         inputs["coat_ior"], inputs["coat_roughness"] = ("float", s["coat.ior"]), ("float", s["coat.roughness"])
-        inputs["coat_color"] = ("color3", s["coat.colour"])
+        depth = s["coat.thickness"] / COLOUR_UM
+        inputs["coat_color"] = ("color3", tuple(c**depth for c in s["coat.colour"]))
+        if s["coat.anisotropy"] > 0.0:
+            inputs["coat_roughness_anisotropy"] = ("float", s["coat.anisotropy"])
     if s["film.amount"] > 0.0:
-        inputs["thin_film_weight"], inputs["thin_film_ior"] = ("float", s["film.amount"]), ("float", s["film.ior"])
+        inputs["thin_film_weight"], inputs["thin_film_ior"] = ("float", s["film.amount"]), ("float", _film_index(s))
         # OpenPBR counts a film in micrometres.
         inputs["thin_film_thickness"] = ("float", s["film.thickness"] / 1000.0)
 
 
+def _film_index(s):
+    """One index for the film: its own, or its table's at the yellow line."""
+    if not s["film.constants"]:
+        return s["film.ior"]
+    return float(table(s["film.constants"]).on_grid(np.array([LINE_D_SODIUM_NM]))[0][0])
+
+
 def _interior(s, compiled, size_mm, inputs, left_out):
-    absorption = compiled.spectra[lobes.ABSORPTION, :-1]
+    absorption = compiled.spectra[rows.ABSORPTION, :-1]
     if absorption.max() > 0.0:
         depth = s["interior.depth"] if s["interior.colour"] != (1.0, 1.0, 1.0) else size_mm
         inputs["transmission_color"] = ("color3", _rgb(np.exp(-absorption * depth))[0])
@@ -133,7 +172,10 @@ def document(specimen: Specimen):
     shader.setDocString(f"{specimen.name}; lengths in millimetres; written by Photometra")
     for key, (kind, value) in inputs.items():
         port = shader.addInput(key, kind)
-        port.setValueString(", ".join(f"{v:.7g}" for v in value) if kind == "color3" else f"{value:.7g}")
+        if kind == "boolean":
+            port.setValueString("true" if value else "false")
+        else:
+            port.setValueString(", ".join(f"{v:.7g}" for v in value) if kind == "color3" else f"{value:.7g}")
     material = doc.addNode("surfacematerial", name, "material")
     link = material.addInput("surfaceshader", "surfaceshader")
     link.setNodeName(shader.getName())

@@ -3,7 +3,7 @@
 import numpy as np
 
 from ..colour import WAVELENGTHS, reflectance_to_xyz, xyz_to_linear_srgb
-from ..surface import Surface, lobes
+from ..surface import Surface, facets, rows
 from ..surface.compile import compile_surface
 
 
@@ -19,6 +19,6 @@ def film_colours(surface: Surface, thickness_nm, cos_theta=1.0, constants=None):
     scalars, props = scalars.copy(), np.ascontiguousarray(spectra[:, :-1])
     reflectance = np.empty((thickness.size, WAVELENGTHS.size))
     for t, c, row in zip(thickness, cosine, reflectance, strict=True):
-        scalars[lobes.FILM_THICKNESS] = t
-        lobes.interface_reflectance(float(c), False, scalars, props, row)
+        scalars[rows.FILM_THICKNESS] = t
+        facets.interface_reflectance(float(c), rows.FRONT, scalars, props, row)
     return xyz_to_linear_srgb(reflectance_to_xyz(WAVELENGTHS, np.clip(reflectance, 0.0, 1.0)))

@@ -12,7 +12,7 @@ import numpy as np
 from ..colour import WAVELENGTHS
 from ..optics.jit import kernel
 from ..optics.microfacet import sample_visible_normal
-from ..surface import lobes
+from ..surface import facets, lobes, rows
 
 
 @cache
@@ -32,62 +32,70 @@ def wavelength_samples(wavelengths):
 
 
 @kernel
-def _reflected_share(cos_o, inside, polar, weights, turns, index, fraction, grid,
+def _reflected_share(cos_o, side, polar, weights, turns, index, fraction, grid,
                      scalars, spectra, tables, curves, out):  # fmt: skip
     """Share of the light at one angle that is reflected, by wavelength.
 
     Each lobe that `lobes.sample` could draw is visited on a product rule instead: Gauss in one number, midpoints
-    over half a turn in the other (the finish is isotropic), and weighed by the mixture's density there.
+    in the other (over half a turn where the finish has no strokes), and weighed by the mixture's density there.
     """
     n = index.shape[0]
     props = np.empty((spectra.shape[0], n))
-    lobes.gather(spectra, index, fraction, props)
-    wo = np.array([math.sqrt(max(0.0, 1.0 - cos_o * cos_o)), 0.0, cos_o])
+    rows.gather(spectra, index, fraction, props)
+    sine = math.sqrt(max(0.0, 1.0 - cos_o * cos_o))
+    wo = np.array([sine, 0.0, cos_o])
+    span = 0.5
+    if scalars[rows.GRAINED] > 0.0:
+        wo[0], wo[1] = rows.turned(sine, 0.0, scalars)
+        span = 1.0
+        turns *= 3
     wi = np.empty(3)
     value = np.empty(n)
+    parts = np.empty((rows.LOBES, n))
     out[:] = 0.0
-    near, far = lobes.cosine_shares(cos_o, inside, scalars, props, grid, tables, curves, value)
-    haze = scalars[lobes.HAZE]
-    coat, coat_lost = lobes.coat_shares(cos_o, inside, scalars, curves)
+    near, far = lobes.cosine_shares(cos_o, side, scalars, props, grid, tables, curves, value)
+    haze = scalars[rows.HAZE]
+    coat, coat_lost = lobes.coat_shares(cos_o, side, scalars, curves)
     below = 1.0 - coat - coat_lost
     for lobe in range(4):
         share = near * below + coat_lost
-        alpha = 0.0
+        ax = ay = 0.0
         if lobe == 3:
             share = coat
-            alpha = scalars[lobes.COAT_ALPHA]
+            ax, ay = scalars[rows.COAT_X], scalars[rows.COAT_Y]
         elif lobe > 0:
             share = below * (1.0 - near - far) * (haze if lobe == 2 else 1.0 - haze)
-            alpha = scalars[lobes.ALPHA_HAZE] if lobe == 2 else scalars[lobes.ALPHA]
+            ax = scalars[rows.HAZE_X] if lobe == 2 else scalars[rows.ALPHA_X]
+            ay = scalars[rows.HAZE_Y] if lobe == 2 else scalars[rows.ALPHA_Y]
         if share <= 0.0:
             continue
         for a in range(polar.shape[0]):
             for b in range(turns):
-                u = (b + 0.5) / turns
+                u = span * (b + 0.5) / turns
                 weight = share * weights[a] / turns
                 if lobe == 0:
                     r = math.sqrt(polar[a])
-                    wi[0] = r * math.cos(math.pi * u)
-                    wi[1] = r * math.sin(math.pi * u)
+                    wi[0] = r * math.cos(2.0 * math.pi * u)
+                    wi[1] = r * math.sin(2.0 * math.pi * u)
                     wi[2] = math.sqrt(1.0 - polar[a])
                 else:
-                    hx, hy, hz = sample_visible_normal(wo[0], 0.0, cos_o, alpha, alpha, 0.5 * u, polar[a])
-                    cos_d = min(1.0, wo[0] * hx + cos_o * hz)
+                    hx, hy, hz = sample_visible_normal(wo[0], wo[1], cos_o, ax, ay, u, polar[a])
+                    cos_d = min(1.0, wo[0] * hx + wo[1] * hy + cos_o * hz)
                     if lobe < 3:
-                        mean, passed = lobes.interface_reflectance(cos_d, inside, scalars, props, value)
+                        mean, passed = facets.interface_reflectance(cos_d, side, scalars, props, value)
                         weight *= mean / (mean + passed) if mean + passed > 0.0 else 0.0
                     wi[0] = 2.0 * cos_d * hx - wo[0]
-                    wi[1] = 2.0 * cos_d * hy
+                    wi[1] = 2.0 * cos_d * hy - wo[1]
                     wi[2] = 2.0 * cos_d * hz - cos_o
                     if wi[2] <= 0.0:
                         continue
-                density = lobes.evaluate(wo, wi, inside, near, far, scalars, props, grid, tables, curves, value)
+                density = lobes.evaluate(wo, wi, side, near, far, scalars, props, grid, tables, curves, parts, value)
                 if density > 0.0:
                     for j in range(n):
                         out[j] += weight * value[j] / density
 
 
-def directional_albedo(compiled, cos_theta, wavelengths=WAVELENGTHS, inside=False, order=(64, 10)):
+def directional_albedo(compiled, cos_theta, wavelengths=WAVELENGTHS, side=rows.FRONT, order=(64, 10)):
     """Share of the light at one angle that the surface reflects, (n,), at wavelengths in nm.
 
     What enters a clear interior is not counted. `order`: nodes of the rule, which keep 1e-3.
@@ -95,7 +103,7 @@ def directional_albedo(compiled, cos_theta, wavelengths=WAVELENGTHS, inside=Fals
     out = np.empty(np.size(wavelengths))
     _reflected_share(
         float(cos_theta),
-        inside,
+        side,
         *gauss(order[0]),
         order[1],
         *wavelength_samples(wavelengths),
@@ -132,17 +140,20 @@ def _flux_into_aperture(theta, source_x, source_y, half_x, half_y, is_round, rad
     """
     n = index.shape[0]
     props = np.empty((spectra.shape[0], n))
-    lobes.gather(spectra, index, fraction, props)
+    rows.gather(spectra, index, fraction, props)
     value = np.empty(n)
+    parts = np.empty((rows.LOBES, n))
     wi = np.empty(3)
     t = theta + source_x
     wo = np.array([-math.sin(t) * math.cos(source_y), -math.sin(source_y), math.cos(t) * math.cos(source_y)])
-    near, far = lobes.cosine_shares(wo[2], False, scalars, props, grid, tables, curves, value)
+    # The plane of incidence lies along the shape's own way round; the lobes count from the strokes.
+    wo[0], wo[1] = rows.turned(wo[0], wo[1], scalars)
+    near, far = lobes.cosine_shares(wo[2], rows.FRONT, scalars, props, grid, tables, curves, value)
     c = max(wo[2], 0.02)
     # The narrowest lobe sets the scale; wider ones are smooth on it.
-    narrowest = scalars[lobes.ALPHA]
-    if scalars[lobes.COAT] > 0.0:
-        narrowest = min(narrowest, scalars[lobes.COAT_ALPHA])
+    narrowest = scalars[rows.ALPHA_Y]
+    if scalars[rows.COAT] > 0.0:
+        narrowest = min(narrowest, scalars[rows.COAT_Y])
     scale = 2.0 * narrowest
     corners = np.empty(5)
     corners[0] = math.atan2((-half_y - source_y) / c, -half_x - source_x)
@@ -170,7 +181,8 @@ def _flux_into_aperture(theta, source_x, source_y, half_x, half_y, is_round, rad
                 wi[2] = math.cos(angle) * math.cos(across)
                 if wi[2] <= 0.0:
                     continue
-                lobes.evaluate(wo, wi, False, near, far, scalars, props, grid, tables, curves, value)
+                wi[0], wi[1] = rows.turned(wi[0], wi[1], scalars)
+                lobes.evaluate(wo, wi, rows.FRONT, near, far, scalars, props, grid, tables, curves, parts, value)
                 weight = width / math.cosh(w) * turning_weights[a] * far_v * radial_weights[b]
                 weight *= rho * c * scale * math.cosh(v) * math.cos(across)
                 for j in range(n):
@@ -195,18 +207,24 @@ def flux_into_aperture(compiled, theta, half_angles, wavelengths, source=(0.0, 0
 def _scattered(wo, directions, index, fraction, grid, scalars, spectra, tables, curves, out):
     n = index.shape[0]
     props = np.empty((spectra.shape[0], n))
-    lobes.gather(spectra, index, fraction, props)
+    rows.gather(spectra, index, fraction, props)
     value = np.empty(n)
-    near, far = lobes.cosine_shares(wo[2], False, scalars, props, grid, tables, curves, value)
+    parts = np.empty((rows.LOBES, n))
+    near, far = lobes.cosine_shares(wo[2], rows.FRONT, scalars, props, grid, tables, curves, value)
+    wi = np.empty(3)
     for d in range(directions.shape[0]):
-        lobes.evaluate(wo, directions[d], False, near, far, scalars, props, grid, tables, curves, value)
+        wi[0], wi[1] = rows.turned(directions[d, 0], directions[d, 1], scalars)
+        wi[2] = directions[d, 2]
+        lobes.evaluate(wo, wi, rows.FRONT, near, far, scalars, props, grid, tables, curves, parts, value)
         for j in range(n):
             out[d, j] = value[j] / abs(directions[d, 2])
 
 
 def brdf(compiled, wo, directions, wavelengths=WAVELENGTHS):
-    """BRDF per steradian, (m, n), from unit vector wo (3,) to `directions` (m, 3), z along the normal."""
+    """BRDF per steradian, (m, n), from unit vector wo (3,) to `directions` (m, 3): x the shape's way round, z up."""
     directions = np.ascontiguousarray(directions, float)
     out = np.empty((len(directions), np.size(wavelengths)))
-    _scattered(np.asarray(wo, float), directions, *wavelength_samples(wavelengths), *compiled.arrays, out)
+    scalars = compiled.scalars
+    there = np.array([*rows.turned(float(wo[0]), float(wo[1]), scalars), float(wo[2])])
+    _scattered(there, directions, *wavelength_samples(wavelengths), *compiled.arrays, out)
     return out

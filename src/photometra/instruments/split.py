@@ -7,7 +7,7 @@ import numpy as np
 
 from ..colour import WAVELENGTHS, reflectance_to_xyz, xyz_to_linear_srgb
 from ..optics.fresnel import fresnel_dielectric
-from ..surface import Surface, lobes
+from ..surface import Surface, rows
 from ..surface.compile import CompiledSurface, compile_surface
 from .integrate import brdf, directional_albedo, wavelength_samples
 
@@ -84,7 +84,7 @@ def _through(compiled, angle, face, share, depth_mm):
     sine = np.minimum(1.0, math.sin(angle) / index)
     inside = np.sqrt(1.0 - sine * sine)
     at, fraction, _ = wavelength_samples(_WAVELENGTHS)
-    row = compiled.spectra[lobes.ABSORPTION]
+    row = compiled.spectra[rows.ABSORPTION]
     absorption = row[at] * (1.0 - fraction) + row[np.minimum(at + 1, WAVELENGTHS.size)] * fraction
     arrives = share * (1.0 - face) * np.exp(-absorption * depth_mm / inside)
     back = fresnel_dielectric(inside, 1.0 / index)

@@ -2,7 +2,8 @@
 
 from .constants import ConstantsTable, table, table_names
 from .model import Surface, parameters_of
-from .parameters import PARAMETERS, STRATA, Parameter, free_scalars, parameter, scalar_owner
+from .parameter import Parameter
+from .parameters import PARAMETERS, STRATA, free_scalars, parameter, scalar_owner
 from .values import format_value, hex_colour, parse
 
 __all__ = [

@@ -5,6 +5,7 @@ normals, for the very roughness of the surface, so no table is shipped or interp
 """
 
 import math
+from dataclasses import dataclass
 from functools import lru_cache
 
 import numpy as np
@@ -12,7 +13,8 @@ import numpy as np
 from ..optics.diffuse import oren_nayar_multiple, oren_nayar_parts
 from ..optics.jit import kernel
 from ..optics.microfacet import sample_visible_normal, smith_lambda
-from .lobes import COSINES
+from . import rows
+from .rows import COSINES
 
 MU = np.linspace(0.0, 1.0, COSINES)
 _POLAR, _POLAR_WEIGHTS = (x / 2 for x in np.polynomial.legendre.leggauss(48))
@@ -36,71 +38,116 @@ def hemispherical(table):
 
 
 @kernel
-def _facet_shares(alpha, eta, mu, polar, polar_weights, turns, reflected, passed, landed):
+def _shared(row, place, amount):
+    """Add an amount to the two samples of a row nearest to a place of 0..1."""
+    x = min(max(place, 0.0), 1.0) * (row.shape[0] - 1)
+    k = min(int(x), row.shape[0] - 2)
+    row[k] += amount * (1.0 - (x - k))
+    row[k + 1] += amount * (x - k)
+
+
+@kernel
+def _facet_shares(ax, ay, phi, eta, mu, polar, polar_weights, turns, reflected, passed, landed):
     """Over which facets the light at each cosine goes: shares by the cosine at the facet, before Fresnel.
 
-    `eta` is far over near. Quadrature in the numbers that `sample_visible_normal` takes: Gauss in one, midpoints
-    over half a turn in the other; each node is shared between the two nearest facet cosines.
+    `eta` is far over near; `phi` the turn of the light from across the strokes. Quadrature in the numbers that
+    `sample_visible_normal` takes: Gauss in one, midpoints in the other, over half a turn where there are no strokes.
     """
-    last = reflected.shape[1] - 1
+    span = 0.5 if ax == ay else 1.0
     for i in range(mu.shape[0]):
         c = max(mu[i], 1e-4)
         s = math.sqrt(1.0 - c * c)
-        g_o = 1.0 + smith_lambda(s, 0.0, c, alpha, alpha)
+        sx = s * math.cos(phi)
+        sy = s * math.sin(phi)
+        g_o = 1.0 + smith_lambda(sx, sy, c, ax, ay)
         for a in range(polar.shape[0]):
             for b in range(turns):
-                hx, hy, hz = sample_visible_normal(s, 0.0, c, alpha, alpha, 0.5 * (b + 0.5) / turns, polar[a])
-                cos_o = min(1.0, s * hx + c * hz)
+                hx, hy, hz = sample_visible_normal(sx, sy, c, ax, ay, span * (b + 0.5) / turns, polar[a])
+                cos_o = min(1.0, sx * hx + sy * hy + c * hz)
                 weight = polar_weights[a] / turns
-                place = max(0.0, cos_o) * last
-                k = min(int(place), last - 1)
-                t = place - k
                 z = 2.0 * cos_o * hz - c
                 if z > 0.0:
-                    x = 2.0 * cos_o * hx - s
-                    y = 2.0 * cos_o * hy
-                    g = weight * g_o / (g_o + smith_lambda(x, y, z, alpha, alpha))
-                    reflected[i, k] += g * (1.0 - t)
-                    reflected[i, k + 1] += g * t
-                    place = min(z, 1.0) * (landed.shape[1] - 1)
-                    q = min(int(place), landed.shape[1] - 2)
-                    landed[i, q] += g * (1.0 - (place - q))
-                    landed[i, q + 1] += g * (place - q)
+                    x = 2.0 * cos_o * hx - sx
+                    y = 2.0 * cos_o * hy - sy
+                    g = weight * g_o / (g_o + smith_lambda(x, y, z, ax, ay))
+                    _shared(reflected[i], cos_o, g)
+                    _shared(landed[i], z, g)
                 c2 = 1.0 - (1.0 - cos_o * cos_o) / (eta * eta)
                 if c2 > 0.0:
                     q = cos_o / eta - math.sqrt(c2)
                     z = q * hz - c / eta
                     if z < 0.0:
-                        x = q * hx - s / eta
-                        y = q * hy
-                        g = weight / (1.0 + smith_lambda(x, y, -z, alpha, alpha))
-                        passed[i, k] += g * (1.0 - t)
-                        passed[i, k + 1] += g * t
+                        x = q * hx - sx / eta
+                        y = q * hy - sy / eta
+                        _shared(passed[i], cos_o, weight / (1.0 + smith_lambda(x, y, -z, ax, ay)))
 
 
 FACETS = np.linspace(0.0, 1.0, 128)
 """Cosines at a facet at which its reflectance is asked for."""
 
 
+_GRAIN_TURNS = (np.arange(4) + 0.5) * np.pi / 8.0
+
+
 @lru_cache(maxsize=64)
-def _shares(alpha, eta):
+def _shares(ax, ay, eta):
+    """(mean over the turn of reflected, passed, landed), and the turns of reflected and passed, or None."""
     sizes = ((COSINES, FACETS.size), (COSINES, FACETS.size), (COSINES, COSINES))
-    found = tuple(np.zeros(size) for size in sizes)
-    _facet_shares(float(alpha), float(eta), MU, _POLAR, _POLAR_WEIGHTS, _TURNS, *found)
-    return found
+    mean = tuple(np.zeros(size) for size in sizes)
+    if ax == ay:
+        _facet_shares(ax, ay, 0.0, eta, MU, _POLAR, _POLAR_WEIGHTS, _TURNS, *mean)
+        return mean, None
+    turn = tuple(np.zeros((2, *size)) for size in sizes[:2])
+    for phi in _GRAIN_TURNS:
+        found = tuple(np.zeros(size) for size in sizes)
+        _facet_shares(ax, ay, float(phi), eta, MU, _POLAR, _POLAR_WEIGHTS, 2 * _TURNS, *found)
+        for into, part in zip(mean, found, strict=True):
+            into += part / _GRAIN_TURNS.size
+        for into, part in zip(turn, found, strict=False):
+            into += 2.0 / _GRAIN_TURNS.size * np.cos(np.array([2.0, 4.0]) * phi)[:, None, None] * part
+    return mean, turn
 
 
-def facet_shares(alpha, eta):
-    """(reflected, passed), each (COSINES, FACETS.size): times a reflectance at `FACETS` they give shares of the light.
+@dataclass(frozen=True, eq=False)
+class Shares:
+    """Where the light at each cosine goes: times a reflectance at `FACETS` they give shares of the light.
 
-    All that depends on the finish alone; what a facet reflects (film, metal, dispersion) is multiplied in later.
+    reflected, passed: (COSINES, FACETS.size), means over the turn about the normal; the turns (2, COSINES, FACETS.size)
+    are what the cosines of twice and four times the angle from across the strokes add, or None without strokes.
     """
-    return _shares(alpha, eta)[:2]
+
+    reflected: np.ndarray
+    passed: np.ndarray
+    reflected_turn: np.ndarray | None
+    passed_turn: np.ndarray | None
 
 
-def landing(alpha):
+def facet_shares(ax, ay, eta) -> Shares:
+    """All that depends on the finish alone; what a facet reflects (film, metal, dispersion) is multiplied in later."""
+    mean, turn = _shares(float(ax), float(ay), float(eta))
+    return Shares(mean[0], mean[1], *(turn or (None, None)))
+
+
+def landing(ax, ay):
     """(COSINES, COSINES): of light at one cosine that facets which reflect all send out, the share at each other."""
-    return _shares(alpha, 1.0)[2]
+    return _shares(float(ax), float(ay), 1.0)[0][2]
+
+
+def landed_of(scalars):
+    """`landing` of a compiled finish and its haze together."""
+    haze = scalars[rows.HAZE]
+    landed = landing(scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y])
+    if haze > 0.0:
+        landed = (1.0 - haze) * landed + haze * landing(scalars[rows.HAZE_X], scalars[rows.HAZE_Y])
+    return landed
+
+
+def lost_turn(turn, mean):
+    """The turn of a `lost_lobe`'s table, from the turn of what is lost and the loss's hemispherical mean."""
+    if turn is None:
+        return 0.0
+    mean = np.asarray(mean)[..., None]
+    return np.where(mean < 1e-9, 0.0, turn / np.sqrt(np.pi * np.maximum(mean, 1e-9)))
 
 
 def lost_lobe(lost):

@@ -10,55 +10,65 @@ import numpy as np
 
 from ..colour import reflectance_of_rgb
 from ..optics.fresnel import fresnel_dielectric
-from . import lobes
-from .albedo import FACETS, MU, body_weight, facet_shares, finish_weight, hemispherical, landing, lost_lobe
+from . import rows
+from .albedo import FACETS, MU, body_weight, facet_shares, finish_weight, hemispherical, landed_of, lost_lobe, lost_turn
 from .split import split_of
 
 _DARKEST = 1e-4
+COLOUR_UM = 50.0
+"""The thickness at which a coat has its colour."""
 _LEAST_BELOW = 0.05
 """However dark the base, this share of the draws goes there."""
 
 
-def compile_coat(surface, smoothest_alpha, scalars, curves):
-    """Fill in the coat's own lobe; returns what it passes on by cosine, (COSINES,), or None where there is no coat."""
+def compile_coat(surface, widths, scalars, curves):
+    """Fill in the coat's own lobe; returns what it passes on by cosine, (COSINES,), or None where there is no coat.
+
+    widths: the slope widths of the coat's face, across the strokes and along them.
+    """
     amount, ior = surface["coat.amount"], surface["coat.ior"]
     if amount <= 0.0 or ior <= 1.0 + 1e-6:
         return None
-    alpha = max(surface["coat.roughness"] ** 2, smoothest_alpha)
-    scalars[lobes.COAT], scalars[lobes.COAT_ALPHA], scalars[lobes.COAT_IOR] = amount, alpha, ior
-    sides = []
+    scalars[rows.COAT], scalars[rows.COAT_IOR] = amount, ior
+    scalars[rows.COAT_X], scalars[rows.COAT_Y] = widths
+    sides, turn = [], None
     for relative in (ior, 1.0 / ior):
         f = fresnel_dielectric(FACETS, relative)
-        reflected, passed = facet_shares(alpha, relative)
-        sides.append(((reflected @ f)[None], (passed @ (1.0 - f))[None]))
+        shares = facet_shares(*widths, relative)
+        sides.append(((shares.reflected @ f)[None], (shares.passed @ (1.0 - f))[None]))
+        if turn is None and shares.reflected_turn is not None:
+            passed_turn = shares.passed_turn @ (1.0 - f)
+            turn = -(shares.reflected_turn @ f) - passed_turn
     parts = split_of(*sides[0], *sides[1], np.array([ior]))
     curve = (parts.lost_out * np.sqrt(1.0 - parts.out_through)[:, None])[0]
-    curves[lobes.COAT_CURVE] = curve
-    curves[lobes.COAT_REFLECTS] = sides[0][0][0]
-    scalars[lobes.COAT_LOST] = np.pi * hemispherical(curve)
+    curves[rows.COAT_CURVE] = curve
+    if turn is not None:
+        back = np.sqrt(1.0 - parts.out_through[0])
+        curves[rows.COAT_TURN : rows.COAT_TURN + 2] = back * lost_turn(turn, parts.mean_out[0])
+        passes = passed_turn + parts.out_through[0] * turn
+        curves[rows.COAT_PASS_TURN : rows.COAT_PASS_TURN + 2] = passes / np.maximum(parts.passed[0], 1e-9)
+    curves[rows.COAT_REFLECTS] = sides[0][0][0]
+    scalars[rows.COAT_LOST] = np.pi * hemispherical(curve)
     return parts.passed[0]
 
 
 def cover(surface, passed, albedo, scalars, tables):
     """Fill in how the coat lets through what lies below, whose hemispherical albedo by wavelength is `albedo`."""
-    ior = scalars[lobes.COAT_IOR]
-    alpha, alpha_haze, haze = (scalars[row] for row in (lobes.ALPHA, lobes.ALPHA_HAZE, lobes.HAZE))
-    landed = landing(alpha)
-    if haze > 0.0:
-        landed = (1.0 - haze) * landed + haze * landing(alpha_haze)
+    ior = scalars[rows.COAT_IOR]
+    landed = landed_of(scalars)
     over_finish = finish_weight(passed, landed, *lost_lobe(1.0 - landed.sum(axis=1)))
     over_body = body_weight(passed[None], surface["diffuse_roughness"])[0]
-    white = np.maximum(reflectance_of_rgb(surface["coat.colour"]), _DARKEST)
+    white = np.maximum(reflectance_of_rgb(surface["coat.colour"]), _DARKEST) ** (surface["coat.thickness"] / COLOUR_UM)
     bent = np.sqrt(1.0 - (1.0 - MU**2) / ior**2)
     once = white[:, None] ** (0.5 / bent)
     # Light from a mirror base comes up within the way out; from a body it fills all angles, and most are thrown back.
     let_out = hemispherical(passed)
-    scalars[lobes.BELOW_COAT] = max(_LEAST_BELOW, let_out * float(albedo.mean()))
+    scalars[rows.BELOW_COAT] = max(_LEAST_BELOW, let_out * float(albedo.mean()))
     back_mirror, back_even = 1.0 - let_out, 1.0 - let_out / ior**2
     back_finish = back_mirror + (back_even - back_mirror) * surface["roughness"]
-    tables[lobes.COAT_OVER_FINISH] = over_finish * once * np.sqrt(_darkened(albedo, back_finish))[:, None]
-    tables[lobes.COAT_OVER_BODY] = over_body * once * np.sqrt(_darkened(albedo, back_even))[:, None]
-    tables[lobes.COAT_PASS] = passed * once * _darkened(albedo, back_even)[:, None]
+    tables[rows.COAT_OVER_FINISH] = over_finish * once * np.sqrt(_darkened(albedo, back_finish))[:, None]
+    tables[rows.COAT_OVER_BODY] = over_body * once * np.sqrt(_darkened(albedo, back_even))[:, None]
+    tables[rows.COAT_PASS] = passed * once * _darkened(albedo, back_even)[:, None]
 
 
 def _darkened(albedo, back):

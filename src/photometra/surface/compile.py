@@ -1,40 +1,54 @@
 """From a surface's parameters to the arrays that the kernels read."""
 
-from dataclasses import dataclass
+import math
+from dataclasses import dataclass, fields
 
 import numpy as np
 
 from ..colour import WAVELENGTHS, coefficients_of_rgb, interpolated, reflectance_of_rgb
 from ..optics.diffuse import oren_nayar_multiple
 from ..optics.dispersion import cauchy_ior
+from ..optics.fibres import fibre_albedo
 from ..optics.halfspace import single_albedo
 from ..optics.media import absorption_from_colour, absorption_from_extinction
 from ..optics.metal import constants_from_colours
-from . import lobes
-from .albedo import FACETS, body_weight, facet_shares, hemispherical, lost_lobe
+from . import facets, rows
+from .albedo import (
+    FACETS,
+    MU,
+    Shares,
+    body_weight,
+    facet_shares,
+    finish_weight,
+    hemispherical,
+    landed_of,
+    lost_lobe,
+    lost_turn,
+)
 from .coat import compile_coat, cover
 from .constants import FROM_READING, table
 from .model import Surface
-from .split import split_of
+from .split import Sides, split_of
 
 SMOOTHEST_ALPHA = 1e-4
 """A perfect polish is drawn as this slope width: far below any aperture or pixel, yet never singular."""
 _NODES = 3
+_STRAIGHTEST_FIBRES = 0.05
 
 
-def subsurface_coefficients(surface, escape, ior):
-    """(scattering, absorption) per mm on `WAVELENGTHS` of the subsurface, from its colour and mean free path.
+def subsurface_coefficients(colour, radius_mm, escape, ior):
+    """(scattering, absorption) per mm on `WAVELENGTHS` of matter of a colour and a mean free path (RGB, mm).
 
-    A deep block of it looks, under its interface and facing us, like a body of `subsurface.colour`.
+    A deep block of it looks, under its interface and facing us, like a body of that colour.
     """
-    path = coefficients_of_rgb(surface["subsurface.radius"]) * surface["subsurface.scale"]
-    single = single_albedo(reflectance_of_rgb(surface["subsurface.colour"]), escape, ior)
+    path = coefficients_of_rgb(radius_mm)
+    single = single_albedo(reflectance_of_rgb(colour), escape, ior)
     return single / path, (1.0 - single) / path
 
 
 @dataclass(frozen=True, eq=False)
 class CompiledSurface:
-    """Arrays for the kernels of `lobes`; see there for the rows. Spectra are on `WAVELENGTHS`."""
+    """Arrays for the kernels; see `rows` for what stands where. Spectra are on `WAVELENGTHS`."""
 
     scalars: np.ndarray
     spectra: np.ndarray
@@ -47,7 +61,7 @@ class CompiledSurface:
 
     def index_at(self, wavelength_nm):
         """Index of refraction of the dielectric body at wavelengths within 380–780 nm."""
-        return interpolated(WAVELENGTHS, self.spectra[lobes.ETA, : WAVELENGTHS.size], np.asarray(wavelength_nm, float))
+        return interpolated(WAVELENGTHS, self.spectra[rows.ETA, : WAVELENGTHS.size], np.asarray(wavelength_nm, float))
 
 
 def constants_of(surface, reading=None):
@@ -98,14 +112,17 @@ def compile_surface(surface: Surface, constants_reading=None) -> CompiledSurface
     constants_reading: (wavelength_nm, n, k) of the specimen's own optical constants, if it has them.
     """
     n = WAVELENGTHS.size
-    scalars = np.zeros(lobes.SCALARS)
-    spectra = np.zeros((lobes.SPECTRA, n))
-    tables = np.zeros((lobes.TABLES, n, lobes.COSINES))
-    curves = np.zeros((lobes.CURVES, lobes.COSINES))
-    spectra[lobes.WAVELENGTH] = WAVELENGTHS
+    scalars = np.zeros(rows.SCALARS)
+    spectra = np.zeros((rows.SPECTRA, n))
+    tables = np.zeros((rows.TABLES, n, rows.COSINES))
+    curves = np.zeros((rows.CURVES, rows.COSINES))
+    spectra[rows.WAVELENGTH] = WAVELENGTHS
     _compile_finish(surface, scalars)
+    _compile_film(surface, scalars, spectra)
     constants = body_constants(surface, constants_reading)
-    through_coat = compile_coat(surface, SMOOTHEST_ALPHA, scalars, curves)
+    through_coat = compile_coat(
+        surface, _widths(surface["coat.roughness"], surface["coat.anisotropy"]), scalars, curves
+    )
     metalness, albedo = surface["metalness"], np.zeros(n)
     if metalness > 0.0:
         albedo += metalness * _compile_metal(surface, constants, scalars, spectra, curves)
@@ -115,6 +132,8 @@ def compile_surface(surface: Surface, constants_reading=None) -> CompiledSurface
         )
     if through_coat is not None:
         cover(surface, through_coat, albedo, scalars, tables)
+    if surface["sheen.amount"] > 0.0:
+        _compile_sheen(surface, scalars, spectra, curves)
     # A kernel takes a spectrum between two samples; one more column spares it the test at the end.
     spectra = np.hstack([spectra, spectra[:, -1:]])
     return CompiledSurface(scalars, np.ascontiguousarray(spectra), tables, curves)
@@ -125,115 +144,241 @@ def compile_measured(surface: Surface, constants_reading=None) -> CompiledSurfac
     return compile_surface(surface.as_measured(), constants_reading)
 
 
+def _widths(roughness, anisotropy):
+    """Slope widths across the strokes and along them, of the same mean square (as in OpenPBR 1.1)."""
+    alpha = roughness**2
+    along = 1.0 - anisotropy
+    across = alpha * math.sqrt(2.0 / (1.0 + along * along))
+    return max(across, SMOOTHEST_ALPHA), max(along * across, SMOOTHEST_ALPHA)
+
+
 def _compile_finish(surface, scalars):
-    roughness = surface["roughness"]
+    roughness, anisotropy = surface["roughness"], surface["anisotropy"]
     hazy = roughness + (1.0 - roughness) * surface["haze.spread"]
-    scalars[lobes.METALNESS] = surface["metalness"]
-    scalars[lobes.ALPHA] = max(roughness**2, SMOOTHEST_ALPHA)
-    scalars[lobes.ALPHA_HAZE] = max(hazy**2, SMOOTHEST_ALPHA)
-    scalars[lobes.HAZE] = surface["haze.amount"]
+    scalars[rows.METALNESS] = surface["metalness"]
+    scalars[rows.OPACITY] = surface["opacity"]
+    scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y] = _widths(roughness, anisotropy)
+    scalars[rows.HAZE_X], scalars[rows.HAZE_Y] = _widths(hazy, anisotropy)
+    scalars[rows.HAZE] = surface["haze.amount"]
+    coat_strokes = surface["coat.anisotropy"] if surface["coat.amount"] > 0.0 else 0.0
+    scalars[rows.GRAINED] = float(max(anisotropy, coat_strokes) > 0.0)
+    turn = math.radians(surface["rotation"])
+    scalars[rows.GRAIN_COS], scalars[rows.GRAIN_SIN] = math.cos(turn), math.sin(turn)
     clear = surface["transmission"]
-    below = (1.0 - clear) * surface["subsurface"]
-    scalars[lobes.TRANSMISSION] = clear + below
-    scalars[lobes.CLEAR_SHARE] = clear / (clear + below) if clear + below > 0.0 else 1.0
-    scalars[lobes.ASYMMETRY] = surface["interior.asymmetry"]
-    scalars[lobes.DIFFUSE_ROUGHNESS] = surface["diffuse_roughness"]
+    below = 0.0 if surface.is_sheet else (1.0 - clear) * surface["subsurface"]
+    scalars[rows.TRANSMISSION] = clear + below
+    scalars[rows.CLEAR_SHARE] = clear / (clear + below) if clear + below > 0.0 else 1.0
+    scalars[rows.ASYMMETRY] = surface["interior.asymmetry"]
+    scalars[rows.DIFFUSE_ROUGHNESS] = surface["diffuse_roughness"]
+    if surface.is_sheet:
+        scalars[rows.SHEET], scalars[rows.WALL] = 1.0, surface["thickness"]
+        scalars[rows.TRANSLUCENCY] = surface["reverse.translucency"]
+
+
+def _compile_film(surface, scalars, spectra):
     if surface["film.thickness"] > 0.0:
-        scalars[lobes.FILM] = surface["film.amount"]
-    scalars[lobes.FILM_THICKNESS], scalars[lobes.FILM_IOR] = surface["film.thickness"], surface["film.ior"]
+        scalars[rows.FILM] = surface["film.amount"]
+    scalars[rows.FILM_THICKNESS] = surface["film.thickness"]
+    if surface["film.constants"]:
+        spectra[rows.FILM_N], spectra[rows.FILM_K] = table(surface["film.constants"]).on_grid()
+    else:
+        spectra[rows.FILM_N] = surface["film.ior"]
 
 
-def _shares(scalars, eta):
+def _compile_sheen(surface, scalars, spectra, curves):
+    """Fill in the fibres, and the weights with which what lies below takes just what they let through."""
+    amount, spread = surface["sheen.amount"], max(surface["sheen.roughness"], _STRAIGHTEST_FIBRES)
+    scalars[rows.SHEEN], scalars[rows.SHEEN_SPREAD] = amount, spread
+    spectra[rows.SHEEN_COLOUR] = reflectance_of_rgb(surface["sheen.colour"])
+    sent_back = amount * fibre_albedo(MU, spread)
+    curves[rows.SHEEN_REFLECTS] = sent_back
+    landed = landed_of(scalars)
+    curves[rows.SHEEN_OVER_FINISH] = finish_weight(1.0 - sent_back, landed, *lost_lobe(1.0 - landed.sum(axis=1)))
+    curves[rows.SHEEN_OVER_BODY] = (1.0 - sent_back) / math.sqrt(hemispherical(1.0 - sent_back))
+
+
+def _shares(scalars, eta) -> Shares:
     """`facet_shares` of the finish and its haze together, for far over near `eta`."""
-    haze = scalars[lobes.HAZE]
-    shares = facet_shares(scalars[lobes.ALPHA], eta)
+    haze = scalars[rows.HAZE]
+    shares = facet_shares(scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y], eta)
     if haze <= 0.0:
         return shares
-    wide = facet_shares(scalars[lobes.ALPHA_HAZE], eta)
-    return tuple((1.0 - haze) * a + haze * b for a, b in zip(shares, wide, strict=True))
+    wide = facet_shares(scalars[rows.HAZE_X], scalars[rows.HAZE_Y], eta)
+    pairs = ((getattr(shares, f.name), getattr(wide, f.name)) for f in fields(Shares))
+    return Shares(*(None if a is None or b is None else (1.0 - haze) * a + haze * b for a, b in pairs))
 
 
-def _reflectances(scalars, spectra, inside, metal):
+def _reflectances(scalars, spectra, side, metal):
     """What facets reflect at `FACETS`, (FACETS.size, wavelengths)."""
     out = np.empty((FACETS.size, spectra.shape[1]))
-    lobes.facet_reflectances(FACETS, inside, metal, scalars, np.ascontiguousarray(spectra), out)
+    facets.facet_reflectances(FACETS, side, metal, scalars, np.ascontiguousarray(spectra), out)
     return out
 
 
 def _compile_metal(surface, constants, scalars, spectra, curves):
     """Fill in the metal; returns its hemispherical albedo by wavelength."""
-    spectra[lobes.METAL_TINT] = reflectance_of_rgb(surface["tint"])
+    spectra[rows.METAL_TINT] = reflectance_of_rgb(surface["tint"])
     if surface["constants"]:
-        spectra[lobes.METAL_A], spectra[lobes.METAL_B] = constants
+        spectra[rows.METAL_A], spectra[rows.METAL_B] = constants
     else:
         face, edge = reflectance_of_rgb(surface["face_colour"]), reflectance_of_rgb(surface["edge_colour"])
-        if scalars[lobes.FILM] > 0.0 or scalars[lobes.COAT] > 0.0:
+        if scalars[rows.FILM] > 0.0 or scalars[rows.COAT] > 0.0:
             # Interference and a coat need n and k, which colours do not have: the metal of these colours stands in.
             face, edge = constants_from_colours(face, edge)
         else:
-            scalars[lobes.FACE_EDGE] = 1.0
-        spectra[lobes.METAL_A], spectra[lobes.METAL_B] = face, edge
-    curves[lobes.METAL_CURVE], lost = lost_lobe(1.0 - _shares(scalars, 1.0)[0].sum(axis=1))
-    f = hemispherical(_reflectances(scalars, spectra, False, True).T)
-    scalars[lobes.METAL_LOST_SCALE] = np.sqrt(np.pi * lost)
-    spectra[lobes.METAL_LOST] = f * f * (1.0 - lost) / (1.0 - f * lost)
-    return f * (1.0 - lost) + spectra[lobes.METAL_LOST] * lost
+            scalars[rows.FACE_EDGE] = 1.0
+        spectra[rows.METAL_A], spectra[rows.METAL_B] = face, edge
+    shares = _shares(scalars, 1.0)
+    curves[rows.METAL_CURVE], lost = lost_lobe(1.0 - shares.reflected.sum(axis=1))
+    if shares.reflected_turn is not None:
+        curves[rows.METAL_TURN : rows.METAL_TURN + 2] = lost_turn(-shares.reflected_turn.sum(axis=2), lost)
+    f = hemispherical(_reflectances(scalars, spectra, rows.FRONT, True).T)
+    scalars[rows.METAL_LOST_SCALE] = np.sqrt(np.pi * lost)
+    spectra[rows.METAL_LOST] = f * f * (1.0 - lost) / (1.0 - f * lost)
+    return f * (1.0 - lost) + spectra[rows.METAL_LOST] * lost
 
 
 def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
     """Fill in the dielectric; returns its hemispherical albedo by wavelength, light that goes on below counted in."""
     eta = np.maximum(constants[0], 1.0 + 1e-6)
-    spectra[lobes.ETA] = eta
+    spectra[rows.ETA] = eta
     dispersive = bool(np.ptp(eta) > 1e-9)
-    scalars[lobes.DISPERSIVE] = float(dispersive)
-    spectra[lobes.ABSORPTION] = absorption(surface, reading)
-    spectra[lobes.SCATTER] = coefficients_of_rgb(surface["interior.scatter"])
+    scalars[rows.DISPERSIVE] = float(dispersive)
+    spectra[rows.ABSORPTION] = absorption(surface, reading)
+    spectra[rows.SCATTER] = coefficients_of_rgb(surface["interior.scatter"])
     # Where nothing changes with wavelength, one stands for all.
-    count = WAVELENGTHS.size if dispersive or scalars[lobes.FILM] > 0.0 else 1
-    both = [share for inside in (False, True) for share in _interface(scalars, spectra, inside, count)]
-    sides = split_of(*both, eta[:count])
+    count = WAVELENGTHS.size if dispersive or scalars[rows.FILM] > 0.0 or scalars[rows.SHEET] > 0.0 else 1
+    if scalars[rows.SHEET] > 0.0:
+        sides = _compile_sheet(scalars, spectra, tables)
+    else:
+        sides = _compile_interface(eta[:count], scalars, spectra, tables)
     let_in = hemispherical(sides.passed)
-    tables[lobes.BODY_WEIGHT] = body_weight(sides.passed, surface["diffuse_roughness"])
-    tables[lobes.LOST_OUT], tables[lobes.LOST_IN] = sides.lost_out, sides.lost_in
-    scalars[lobes.LOST_OUT_SCALE] = np.sqrt(np.pi * sides.mean_out).mean()
-    scalars[lobes.LOST_IN_SCALE] = np.sqrt(np.pi * sides.mean_in).mean()
-    spectra[lobes.LOST_REFLECT_OUT] = 1.0 - sides.out_through
-    spectra[lobes.LOST_TRANSMIT_OUT] = sides.out_through * sides.ratio
-    spectra[lobes.LOST_REFLECT_IN] = 1.0 - sides.in_through
-    spectra[lobes.LOST_TRANSMIT_IN] = sides.in_through * sides.inverse
+    tables[rows.BODY_WEIGHT] = body_weight(sides.passed, surface["diffuse_roughness"])
+    if sides.passed_turn is not None:
+        tables[rows.BODY_TURN : rows.BODY_TURN + 2] = (
+            tables[rows.BODY_WEIGHT] * sides.passed_turn / np.maximum(sides.passed, 1e-9)
+        )
     # Light thrown back down under the interface meets the body again: 1 - let_in / n² of it each time.
     colour = reflectance_of_rgb(surface["colour"])
-    coat = scalars[lobes.COAT]
-    escape = let_in / (eta * (1.0 - coat + coat / max(scalars[lobes.COAT_IOR], 1.0))) ** 2
-    if surface["subsurface"] > 0.0:
-        spectra[lobes.SUB_SCATTER], spectra[lobes.SUB_ABSORPTION] = subsurface_coefficients(
-            surface, escape, float(eta.mean())
-        )
+    coat = scalars[rows.COAT]
+    escape = let_in / (eta * (1.0 - coat + coat / max(scalars[rows.COAT_IOR], 1.0))) ** 2
+    if surface.applies("subsurface.radius"):
+        _compile_subsurface(surface, escape, scalars, spectra)
     body = colour * escape / (1.0 - colour * (1.0 - escape))
-    spectra[lobes.BODY] = body
-    spectra[lobes.BODY_LOST] = oren_nayar_multiple_spectrum(body, surface["diffuse_roughness"])
-    below = scalars[lobes.TRANSMISSION]
+    _compile_body(surface, body, escape, spectra)
+    below = scalars[rows.TRANSMISSION]
     return 1.0 - let_in * (1.0 - below) * (1.0 - body)
 
 
-def _interface(scalars, spectra, inside, count):
-    """(reflected, passed) by single scattering of a dielectric interface, (count, COSINES) each.
+def _compile_body(surface, body, escape, spectra):
+    """Fill in the body as seen from the front, and of a sheet from its reverse and through it."""
+    lost = oren_nayar_multiple_spectrum(body, surface["diffuse_roughness"])
+    spectra[rows.BODY], spectra[rows.BODY_LOST] = body, lost
+    through = surface["reverse.translucency"] if surface.is_sheet else 0.0
+    if not surface.is_sheet:
+        return
+    colour = reflectance_of_rgb(surface["reverse.colour"]) if through > 0.0 else reflectance_of_rgb(surface["colour"])
+    reverse = colour * escape / (1.0 - colour * (1.0 - escape))
+    both = np.sqrt(body * reverse)
+    for rho, share, row, row_lost in (
+        (body, 1.0 - through, rows.BODY, rows.BODY_LOST),
+        (reverse, 1.0 - through, rows.REVERSE_BODY, rows.REVERSE_LOST),
+        (both, through, rows.THROUGH_BODY, rows.THROUGH_LOST),
+    ):
+        spectra[row] = share * rho
+        spectra[row_lost] = share * oren_nayar_multiple_spectrum(rho, surface["diffuse_roughness"])
 
-    `count` 1 takes the first wavelength for all.
+
+def _compile_subsurface(surface, escape, scalars, spectra):
+    ior = float(spectra[rows.ETA].mean())
+    _, shallow, deep = (share for share, _, _ in surface.subsurface_depths())
+    scalars[rows.SHALLOW_SHARE], scalars[rows.DEEP_SHARE] = shallow, deep
+    into = (
+        (rows.SUB_SCATTER, rows.SUB_ABSORPTION),
+        (rows.SHALLOW_SCATTER, rows.SHALLOW_ABSORPTION),
+        (rows.DEEP_SCATTER, rows.DEEP_ABSORPTION),
+    )
+    for (share, colour, radius), (scatter, absorb) in zip(surface.subsurface_depths(), into, strict=True):
+        if share > 0.0:
+            spectra[scatter], spectra[absorb] = subsurface_coefficients(colour, radius, escape, ior)
+
+
+def _compile_interface(eta, scalars, spectra, tables):
+    """Fill in what an interface to an interior loses and gives back; returns its `Sides`."""
+    (r_out, t_out, turn_out), (r_in, t_in, turn_in) = (
+        _interface(scalars, spectra, side, eta.size) for side in (rows.FRONT, rows.INNER)
+    )
+    sides = split_of(r_out, t_out, r_in, t_in, eta, turn_out)
+    tables[rows.LOST_OUT], tables[rows.LOST_IN] = sides.lost_out, sides.lost_in
+    if turn_out is not None:
+        tables[rows.LOST_OUT_TURN : rows.LOST_OUT_TURN + 2] = lost_turn(-turn_out[0] - turn_out[1], sides.mean_out)
+        tables[rows.LOST_IN_TURN : rows.LOST_IN_TURN + 2] = lost_turn(-turn_in[0] - turn_in[1], sides.mean_in)
+    scalars[rows.LOST_OUT_SCALE] = np.sqrt(np.pi * sides.mean_out).mean()
+    scalars[rows.LOST_IN_SCALE] = np.sqrt(np.pi * sides.mean_in).mean()
+    spectra[rows.LOST_REFLECT_OUT] = 1.0 - sides.out_through
+    spectra[rows.LOST_TRANSMIT_OUT] = sides.out_through * sides.ratio
+    spectra[rows.LOST_REFLECT_IN] = 1.0 - sides.in_through
+    spectra[rows.LOST_TRANSMIT_IN] = sides.in_through * sides.inverse
+    return sides
+
+
+def _compile_sheet(scalars, spectra, tables):
+    """As `_compile_interface` for a sheet: its facets send light on in the mirror image of their reflection."""
+    shares, t = _shares(scalars, 1.0), scalars[rows.TRANSMISSION]
+    props = np.ascontiguousarray(spectra)
+    face = _reflectances(scalars, spectra, rows.FRONT, False)
+    wall, let = np.empty_like(face), np.empty_like(face)
+    facets.wall_reflectances(FACETS, scalars, props, wall, let)
+    mixed = face + t * (wall - face)
+    reflected, passed = (shares.reflected @ mixed).T, (shares.reflected @ (1.0 - mixed)).T
+    lost = np.broadcast_to(1.0 - shares.reflected.sum(axis=1), reflected.shape)
+    curve, mean = lost_lobe(lost)
+    through = hemispherical(passed) / np.maximum(hemispherical(reflected + passed), 1e-12)
+    kept = hemispherical(let.T) / np.maximum(hemispherical(1.0 - wall.T), 1e-12)
+    tables[rows.LOST_OUT] = curve
+    scalars[rows.LOST_OUT_SCALE] = np.sqrt(np.pi * mean).mean()
+    spectra[rows.LOST_REFLECT_OUT] = 1.0 - through
+    spectra[rows.LOST_TRANSMIT_OUT] = through * kept
+    into_body = (shares.reflected @ (1.0 - face)).T + through[:, None] * lost
+    turn = None
+    if shares.reflected_turn is not None:
+        lost_by_turn = -shares.reflected_turn.sum(axis=2)[:, None]
+        tables[rows.LOST_OUT_TURN : rows.LOST_OUT_TURN + 2] = lost_turn(lost_by_turn, mean)
+        turn = _by_wavelength(shares.reflected_turn @ (1.0 - face)) + through[:, None] * lost_by_turn
+    return Sides.of_sheet(np.clip(into_body, 0.0, 1.0), turn)
+
+
+def _interface(scalars, spectra, side, count):
+    """(reflected, passed, turns) by single scattering of a dielectric interface, (count, COSINES) each.
+
+    turns: the same two for the turn about the normal, or None without strokes. `count` 1 takes the first wavelength
+    for all.
     """
-    f = _reflectances(scalars, spectra[:, :count], inside, False)
-    eta = spectra[lobes.ETA, :count]
-    relative = 1.0 / eta if inside else eta
+    f = _reflectances(scalars, spectra[:, :count], side, False)
+    eta = spectra[rows.ETA, :count]
+    relative = 1.0 / eta if side == rows.INNER else eta
     if count == 1 or np.ptp(eta) <= 1e-9:
-        reflected, passed = _shares(scalars, float(relative[0]))
-        return (reflected @ f).T, (passed @ (1.0 - f)).T
-    # How refraction spreads changes slowly, close to linearly in 1 / wavelength²: three indices serve the whole range.
-    x = WAVELENGTHS[:count] ** -2.0
-    nodes = np.array([count - 1, count // 2, 0])
-    parts = [_shares(scalars, float(relative[i])) for i in nodes]
-    passed = np.stack([(p @ (1.0 - f)).T for _, p in parts])
-    between = np.stack([interpolated(x[nodes], row, x) for row in np.eye(_NODES)])
-    return (parts[0][0] @ f).T, np.einsum("nl,nlc->lc", between, passed)
+        parts, between = [_shares(scalars, float(relative[0]))], np.ones((1, count))
+    else:
+        # How refraction spreads changes slowly, close to linearly in 1 / wavelength²: three indices serve them all.
+        x = WAVELENGTHS[:count] ** -2.0
+        nodes = np.array([count - 1, count // 2, 0])
+        parts = [_shares(scalars, float(relative[i])) for i in nodes]
+        between = np.stack([interpolated(x[nodes], row, x) for row in np.eye(_NODES)])
+
+    def passed(which):
+        found = np.stack([_by_wavelength(getattr(p, which) @ (1.0 - f)) for p in parts])
+        return np.einsum("nl,n...lc->...lc", between, found)
+
+    first, turns = parts[0], None
+    if first.reflected_turn is not None:
+        turns = _by_wavelength(first.reflected_turn @ f), passed("passed_turn")
+    return (first.reflected @ f).T, passed("passed"), turns
+
+
+def _by_wavelength(table):
+    """(…, COSINES, n) as (…, n, COSINES)."""
+    return np.swapaxes(table, -1, -2)
 
 
 def oren_nayar_multiple_spectrum(body, roughness):

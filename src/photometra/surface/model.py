@@ -7,6 +7,8 @@ from types import MappingProxyType
 from . import values
 from .parameters import PARAMETERS, STRATA, parameter, scalar_owner
 
+_OPAQUE_ONLY = ("colour", "diffuse_roughness", "subsurface", "reverse.translucency")
+
 
 @dataclass(frozen=True)
 class Surface:
@@ -44,10 +46,28 @@ class Surface:
         share = self["subsurface"]
         if share <= 0.0:
             return self
+        depths = self.subsurface_depths()
         mixed = tuple(
-            (1.0 - share) * a + share * b for a, b in zip(self["colour"], self["subsurface.colour"], strict=True)
+            (1.0 - share) * a + share * sum(part * colour[i] for part, colour, _ in depths)
+            for i, a in enumerate(self["colour"])
         )
         return self.with_values({"subsurface": 0.0, "colour": mixed})
+
+    def subsurface_depths(self):
+        """((share, colour, mean free path in mm), ...) of the middle, shallow and deep matter; the shares sum to 1."""
+        shallow, deep = self["subsurface.shallow"], self["subsurface.deep"]
+        more = max(1.0, shallow + deep)
+        parts = ((1.0 - (shallow + deep) / more, ""), (shallow / more, "shallow_"), (deep / more, "deep_"))
+        scale = self["subsurface.scale"]
+        return tuple(
+            (share, self[f"subsurface.{which}colour"], tuple(r * scale for r in self[f"subsurface.{which}radius"]))
+            for share, which in parts
+        )
+
+    @property
+    def is_sheet(self):
+        """Whether light that goes through comes out on a reverse side, instead of into an interior."""
+        return self["metalness"] < 1.0 and (self["thin_walled"] or self["reverse.translucency"] > 0.0)
 
     def scalar(self, name):
         """The value behind a scalar's name (`roughness`, `colour.g`)."""
@@ -72,8 +92,12 @@ class Surface:
         only = PARAMETERS[name].only_for
         if only == "coat":
             return self["coat.amount"] > 0.0
+        if only == "sheen":
+            return self["sheen.amount"] > 0.0
         if only == "film":
-            return self["film.amount"] > 0.0
+            return self["film.amount"] > 0.0 and (name != "film.ior" or not self["film.constants"])
+        if only == "grain":
+            return self["anisotropy"] > 0.0 or (self["coat.amount"] > 0.0 and self["coat.anisotropy"] > 0.0)
         if only == "any metal":
             return self["metalness"] > 0.0
         if only == "metal":
@@ -81,13 +105,23 @@ class Surface:
         if name in ("ior", "abbe") and self["constants"] and self["metalness"] < 1.0:
             return False
         if only == "dielectric":
-            if name in ("colour", "diffuse_roughness", "subsurface") and self["transmission"] >= 1.0:
+            if name in _OPAQUE_ONLY and self["transmission"] >= 1.0:
                 return False
-            if name in ("colour", "diffuse_roughness") and self["subsurface"] >= 1.0:
+            if name in ("colour", "diffuse_roughness") and self["subsurface"] >= 1.0 and not self.is_sheet:
+                return False
+            if name == "subsurface" and self.is_sheet:
                 return False
             return self["metalness"] < 1.0
         if only == "clear":
+            if name.startswith("interior.scatter") and self.is_sheet:
+                return False
             return self["metalness"] < 1.0 and self["transmission"] > 0.0
+        if only == "wall":
+            return self.is_sheet and self["transmission"] > 0.0
+        if only == "reverse":
+            return self.applies("reverse.translucency") and self["reverse.translucency"] > 0.0
+        if only in ("shallow", "deep"):
+            return self.applies("subsurface.scale") and self[f"subsurface.{only}"] > 0.0
         if only == "scatter":
             return self.applies("interior.scatter") and max(self["interior.scatter"]) > 0.0
         if only == "subsurface":

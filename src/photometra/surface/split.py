@@ -13,7 +13,8 @@ class Sides:
 
     passed: what goes on to the far side from outside, all counted. lost_out, lost_in: the `lost_lobe` of either side,
     mean_out and mean_in their means; out_through, in_through: the share of the lost light that leaves on the far side;
-    ratio: root of mean_out over mean_in, and its inverse; 0 where there is none.
+    ratio: root of mean_out over mean_in, and its inverse; 0 where there is none. passed_turn: how `passed` changes with
+    the turn about the normal (the cosine of twice the angle from across the strokes), or None without strokes.
     """
 
     passed: np.ndarray
@@ -25,10 +26,20 @@ class Sides:
     in_through: np.ndarray
     ratio: np.ndarray
     inverse: np.ndarray
+    passed_turn: np.ndarray | None = None
+
+    @classmethod
+    def of_sheet(cls, passed, passed_turn):
+        """Of a sheet, both of whose sides are outside: only what its body is let."""
+        none = np.zeros(len(passed))
+        return cls(passed, passed, none, passed, none, none, none, none, none, passed_turn)
 
 
-def split_of(r_out, t_out, r_in, t_in, eta):
-    """From the single-scattering shares reflected and passed, (n, COSINES) each, of an interface of index eta (n,)."""
+def split_of(r_out, t_out, r_in, t_in, eta, turns=None):
+    """From the single-scattering shares reflected and passed, (n, COSINES) each, of an interface of index eta (n,).
+
+    turns: how r_out and t_out change with the turn about the normal, or None.
+    """
     lost_out, mean_out = lost_lobe(1.0 - r_out - t_out)
     lost_in, mean_in = lost_lobe(1.0 - r_in - t_in)
     # The lost light leaves on either side; reciprocity ties the two shares by the étendue n².
@@ -41,4 +52,5 @@ def split_of(r_out, t_out, r_in, t_in, eta):
     in_through, out_through = in_through / excess, out_through / excess
     # With everything lost counted, what is not let in is reflected.
     passed = np.clip(t_out + out_through[:, None] * np.clip(1.0 - r_out - t_out, 0.0, 1.0), 0.0, 1.0)
-    return Sides(passed, lost_out, mean_out, lost_in, mean_in, out_through, in_through, ratio, inverse)
+    turn = None if turns is None else turns[1] - out_through[:, None] * (turns[0] + turns[1])
+    return Sides(passed, lost_out, mean_out, lost_in, mean_in, out_through, in_through, ratio, inverse, turn)

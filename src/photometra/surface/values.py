@@ -4,7 +4,7 @@ import math
 import re
 
 from ..colour import decode_srgb, encode_srgb
-from .parameters import Parameter
+from .parameter import Parameter
 
 _LENGTHS_MM = {"nm": 1e-6, "um": 1e-3, "µm": 1e-3, "μm": 1e-3, "mm": 1.0, "cm": 10.0, "m": 1000.0}
 _NUMBER = re.compile(r"^([a-z]*)\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)\s*(.*)$", re.I)
@@ -77,8 +77,15 @@ def parse_colour(p, text):
     return tuple(parse_number(p, part) for part in parts)
 
 
+_WORDS = {"true": True, "yes": True, "on": True, "1": True, "false": False, "no": False, "off": False, "0": False}
+
+
 def parse(p: Parameter, text: str):
     """The value of any parameter from text; ValueError with one sentence where it will not do."""
+    if p.kind == "switch":
+        if text.strip().lower() not in _WORDS:
+            raise ValueError(f"{p.name}: '{text.strip()}' is neither true nor false")
+        return _WORDS[text.strip().lower()]
     if p.kind == "number":
         return parse_number(p, text)
     if p.kind in ("colour", "coefficient"):
@@ -88,6 +95,10 @@ def parse(p: Parameter, text: str):
 
 def checked(p, value):
     """A value of the right type inside its range, from data; ValueError otherwise."""
+    if p.kind == "switch":
+        if not isinstance(value, bool):
+            raise ValueError(f"{p.name}: '{value}' is neither true nor false")
+        return value
     if p.kind == "number":
         return checked_number(p, value)
     if p.kind in ("colour", "coefficient"):
@@ -103,6 +114,8 @@ def checked(p, value):
 
 def format_value(p, value, sigma=None):
     """A value for people, with its unit."""
+    if p.kind == "switch":
+        return "true" if value else "false"
     if p.kind == "number":
         text = f"{value:.{p.digits}f}" if abs(value) >= 10.0**-p.digits or value == 0 else f"{value:.2g}"
         if sigma is not None:

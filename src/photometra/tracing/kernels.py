@@ -121,7 +121,7 @@ def trace(origin, direction, state, index, fraction, nearest, spectra, props, ba
     wanders = False
     clear = True
     # A dispersive refraction ends all wavelengths but the hero, which then stands for all of them.
-    heroic = 1.0 if scalars[lobes.DISPERSIVE] > 0.0 else 0.0
+    heroic = 1.0 if scalars[rows.DISPERSIVE] > 0.0 else 0.0
     for depth in range(100_000):
         what, t = hit(ox, oy, oz, dx, dy, dz, inside, scene)
         if what == NOTHING:
@@ -141,10 +141,10 @@ def trace(origin, direction, state, index, fraction, nearest, spectra, props, ba
             outer += 1
         elif not wanders:
             for j in range(HEROES):
-                through[j] *= math.exp(-props[lobes.ABSORPTION, j] * t)
+                through[j] *= math.exp(-props[rows.ABSORPTION, j] * t)
             inner += 1
         else:
-            rows = (lobes.SCATTER, lobes.ABSORPTION) if clear else (lobes.SUB_SCATTER, lobes.SUB_ABSORPTION)
+            rows = (rows.SCATTER, rows.ABSORPTION) if clear else (rows.SUB_SCATTER, rows.SUB_ABSORPTION)
             step = _walked(t, state, index, fraction, spectra, rows[0], rows[1], through, extinct)
             if step >= 0.0:
                 scattered += 1
@@ -168,7 +168,7 @@ def trace(origin, direction, state, index, fraction, nearest, spectra, props, ba
             ox += step * dx
             oy += step * dy
             oz += step * dz
-            dx, dy, dz = _turned(dx, dy, dz, scalars[lobes.ASYMMETRY] if clear else 0.0, drawn(state), drawn(state))
+            dx, dy, dz = _turned(dx, dy, dz, scalars[rows.ASYMMETRY] if clear else 0.0, drawn(state), drawn(state))
             continue
         ox += t * dx
         oy += t * dy
@@ -200,7 +200,7 @@ def trace(origin, direction, state, index, fraction, nearest, spectra, props, ba
             continue
         if not gathered:
             # Half of all paths never meet the ball.
-            lobes.gather(spectra, index, fraction, props)
+            rows.gather(spectra, index, fraction, props)
             gathered = True
         # The ball: into the local frame on the viewer's side.
         radius = scene[0]
@@ -251,10 +251,10 @@ def trace(origin, direction, state, index, fraction, nearest, spectra, props, ba
         if wi[2] < 0.0:
             inside = not inside
             if inside:
-                clear = scalars[lobes.CLEAR_SHARE] >= 1.0 or drawn(state) < scalars[lobes.CLEAR_SHARE]
+                clear = scalars[rows.CLEAR_SHARE] >= 1.0 or drawn(state) < scalars[rows.CLEAR_SHARE]
                 most = 0.0
                 for j in range(HEROES):
-                    most = max(most, props[lobes.SCATTER, j])
+                    most = max(most, props[rows.SCATTER, j])
                 wanders = not clear or most > 0.0
             if heroic == 1.0:
                 heroic = 2.0
