@@ -9,7 +9,7 @@ from scipy.stats import chi2
 from photometra.colour import WAVELENGTHS, reflectance_of_rgb
 from photometra.instruments import brdf, directional_albedo
 from photometra.instruments.integrate import wavelength_samples
-from photometra.surface import Surface, lobes
+from photometra.surface import Surface, lobes, rows
 from photometra.surface.compile import compile_surface
 
 METAL = {"metalness": 1.0, "face_colour": (1.0, 1.0, 1.0), "edge_colour": (1.0, 1.0, 1.0)}
@@ -44,14 +44,14 @@ def test_reflection_is_reciprocal(matter, finish, a, b, turn):
     assert np.all(there >= 0.0) and np.all(np.isfinite(there))
 
 
-def evaluated(compiled, wo, wi, inside, wavelengths):
+def evaluated(compiled, wo, wi, side, wavelengths):
     index, fraction, nearest = wavelength_samples(wavelengths)
     scalars, spectra, tables, curves = compiled.arrays
     props = np.empty((spectra.shape[0], index.size))
     rows.gather(spectra, index, fraction, props)
-    out = np.empty(index.size)
-    near, far = lobes.cosine_shares(wo[2], inside, scalars, props, nearest, tables, curves, out)
-    density = lobes.evaluate(wo, wi, inside, near, far, scalars, props, nearest, tables, curves, out)
+    out, parts = np.empty(index.size), np.empty((rows.LOBES, index.size))
+    near, far = lobes.cosine_shares(wo[2], side, scalars, props, nearest, tables, curves, out)
+    density = lobes.evaluate(wo, wi, side, near, far, scalars, props, nearest, tables, curves, parts, out)
     return out.copy(), density
 
 
@@ -62,8 +62,8 @@ def test_refraction_is_reciprocal_in_basic_radiance(roughness, ior, a, b, turn):
     o, i = direction(a, 0.0), direction(b, turn)
     down = np.array([i[0], i[1], -i[2]])
     up = np.array([o[0], o[1], -o[2]])
-    there, _ = evaluated(compiled, o, down, False, [550.0])
-    back, _ = evaluated(compiled, i, up, True, [550.0])
+    there, _ = evaluated(compiled, o, down, rows.FRONT, [550.0])
+    back, _ = evaluated(compiled, i, up, rows.INNER, [550.0])
     # f cos / n² is what passes: f(o→i) |cos i| / (n_i² cos i) both ways, here carried as basic radiance.
     assert there[0] * o[2] == pytest.approx(back[0] * i[2] * ior**2, rel=2e-3, abs=1e-9)
 
@@ -133,34 +133,35 @@ CASES = {
 @pytest.mark.parametrize("cosine", [0.95, 0.45])
 def test_drawn_directions_follow_the_density(case, cosine):
     """Chi-square over a grid of directions, expected counts by fine quadrature of `evaluate`'s density."""
-    compiled, inside = compile_surface(CASES[case]), case.endswith("inside")
+    compiled = compile_surface(CASES[case])
+    side = rows.INNER if case.endswith("inside") else rows.REVERSE if case.endswith("behind") else rows.FRONT
     scalars, spectra, tables, curves = compiled.arrays
     index, fraction, nearest = wavelength_samples([550.0])
     props = np.empty((spectra.shape[0], 1))
     rows.gather(spectra, index, fraction, props)
     wo = np.array([np.sqrt(1.0 - cosine**2), 0.0, cosine])
-    out, wi = np.empty(1), np.empty(3)
-    near, far = lobes.cosine_shares(cosine, inside, scalars, props, nearest, tables, curves, out)
+    out, wi, parts = np.empty(1), np.empty(3), np.empty((rows.LOBES, 1))
+    near, far = lobes.cosine_shares(cosine, side, scalars, props, nearest, tables, curves, out)
     rng = np.random.default_rng(7)
-    draws, rows, columns, fine = 60_000, 16, 8, 14
-    counts = np.zeros((rows, columns))
+    draws, bands, columns, fine = 60_000, 16, 8, 14
+    counts = np.zeros((bands, columns))
     kept = 0
     for u in rng.random((draws, 3)):
-        if lobes.sample(wo, inside, near, far, *u, scalars, props, nearest, tables, curves, wi, out) > 0.0:
-            z = min(int((wi[2] + 1.0) / 2.0 * rows), rows - 1)
+        if lobes.sample(wo, side, near, far, *u, scalars, props, nearest, tables, curves, wi, parts, out) > 0.0:
+            z = min(int((wi[2] + 1.0) / 2.0 * bands), bands - 1)
             turn = int((np.arctan2(wi[1], wi[0]) / (2 * np.pi) + 0.5) * columns) % columns
             counts[z, turn] += 1
             kept += 1
     expected = np.zeros_like(counts)
-    cell = 4.0 * np.pi / (rows * columns * fine * fine)
-    for r in range(rows * fine):
-        z = -1.0 + 2.0 * (r + 0.5) / (rows * fine)
+    cell = 4.0 * np.pi / (bands * columns * fine * fine)
+    for r in range(bands * fine):
+        z = -1.0 + 2.0 * (r + 0.5) / (bands * fine)
         s = np.sqrt(1.0 - z * z)
         for c in range(columns * fine):
             turn = -np.pi + 2.0 * np.pi * (c + 0.5) / (columns * fine)
             wi[:] = s * np.cos(turn), s * np.sin(turn), z
             density = lobes.evaluate(
-                wo, wi, inside, near, far, scalars, props, nearest, tables, curves, out
+                wo, wi, side, near, far, scalars, props, nearest, tables, curves, parts, out
             )  # fmt: skip
             expected[r // fine, c // fine] += density * cell
     # What is drawn below the horizon is lost: the density integrates to the share that is kept.

@@ -9,9 +9,9 @@ from hypothesis import strategies as st
 
 from photometra.tracing import PATCHES, Camera, Scene, uniform_environment
 from photometra.tracing.scene import (
-    BALL,
     CHECKER_MM,
     NOTHING,
+    SPECIMEN,
     STAGE,
     STAGE_DARK,
     STAGE_LIGHT,
@@ -43,8 +43,8 @@ def test_a_hit_on_the_ball_lies_on_it_and_is_the_first(a, b, c, x, y, z):
     middle = np.array([0.0, R, 0.0]) - origin
     along = middle @ towards
     off = np.linalg.norm(middle - along * towards)
-    assert (what == BALL) == (off < R and along > 0.0) or abs(off - R) < 1e-6
-    if what == BALL:
+    assert (what == SPECIMEN) == (off < R and along > 0.0) or abs(off - R) < 1e-6
+    if what == SPECIMEN:
         place = origin + t * towards
         assert np.linalg.norm(place - [0.0, R, 0.0]) == pytest.approx(R, rel=1e-9)
         assert t < along + 1e-6
@@ -55,7 +55,7 @@ def test_from_anywhere_within_the_far_wall_is_met(a, b, c, x, y, z, depth):
     origin = np.array([0.0, R, 0.0]) + depth * R * unit(a, b, c)
     towards = unit(x, y, z)
     what, t = hit(*origin, *towards, True, SCENE)
-    assert what == BALL and t >= 0.0
+    assert what == SPECIMEN and t >= 0.0
     assert np.linalg.norm(origin + t * towards - [0.0, R, 0.0]) == pytest.approx(R, rel=1e-6)
 
 
@@ -86,7 +86,7 @@ def test_the_stages_markings_have_their_real_size_and_values():
 @pytest.mark.parametrize(("width", "height"), [(400, 400), (800, 400), (300, 600)])
 def test_the_ball_fits_the_picture_whatever_its_shape(width, height):
     scene = Scene(uniform_environment(), radius=R, stage=False, camera=Camera(rise=0.0))
-    eye, forward, right, up = scene.camera_array(width, height)
+    eye, forward, right, up = scene.camera_array(width, height)[:4]
     assert np.linalg.norm(forward) == pytest.approx(1.0)
     assert right @ up == pytest.approx(0.0, abs=1e-12) and forward @ up == pytest.approx(0.0, abs=1e-12)
     assert np.linalg.norm(right) / np.linalg.norm(up) == pytest.approx(width / height)

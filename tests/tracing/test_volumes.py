@@ -9,14 +9,14 @@ from photometra.optics.halfspace import directional_reflectance
 from photometra.surface import Surface
 from photometra.surface.compile import compile_measured, compile_surface
 from photometra.tracing import Camera, Limits, Rendering, Scene, uniform_environment
-from photometra.tracing.kernels import _turned
+from photometra.tracing.media import turned
 
 FAR = Limits(reflection=1024, transmission=4096, volume=200_000)
 
 
 def facing(surface, radius, samples, limits=FAR, seed=3):
     """Mean colour seen straight on, in the furnace: what a surface gives back of light along its normal."""
-    scene = Scene(uniform_environment(), stage=False, radius=radius, camera=Camera(field_of_view=2.0, rise=0.0))
+    scene = Scene(uniform_environment(), stage=False, radius=radius, camera=Camera(focal_mm=687.5, rise=0.0))
     rendering = Rendering(compile_surface(surface), scene, 48, 48, seed, limits)
     rendering.add(samples)
     return rendering
@@ -68,7 +68,7 @@ def test_the_phase_function_has_its_asymmetry():
     rng = np.random.default_rng(0)
     for g in (-0.6, 0.0, 0.5, 0.9):
         towards = np.array([0.6, 0.0, 0.8])
-        turned = np.array([_turned(*towards, g, *u) for u in rng.random((20_000, 2))])
+        turned = np.array([turned(*towards, g, *u) for u in rng.random((20_000, 2))])
         assert np.linalg.norm(turned, axis=1) == pytest.approx(np.ones(20_000), abs=1e-9)
         assert (turned @ towards).mean() == pytest.approx(g, abs=0.015)
 

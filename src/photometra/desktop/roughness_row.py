@@ -135,7 +135,7 @@ def _row_of(specimen, study, cancel):
     constants = constants_reading(specimen.readings)
     scene = scene_of(study.booth, specimen.size_mm, study.pictures)
     # The ball alone, filling its square.
-    scene = replace(scene, stage=False, camera=Camera(rise=10.0, field_of_view=13.4))
+    scene = replace(scene, stage=False, camera=Camera(rise=10.0, focal_mm=102.1))
     display = display_of(study.booth)
     present = specimen.surface["roughness"]
     values, images = values_around(present), []

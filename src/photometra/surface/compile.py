@@ -144,6 +144,26 @@ def compile_measured(surface: Surface, constants_reading=None) -> CompiledSurfac
     return compile_surface(surface.as_measured(), constants_reading)
 
 
+def compile_boundary(within: CompiledSurface, around: CompiledSurface) -> CompiledSurface:
+    """The polished boundary from one clear medium, `around`, into another, `within`: a liquid in its glass."""
+    n = WAVELENGTHS.size
+    scalars, spectra = np.zeros(rows.SCALARS), np.zeros((rows.SPECTRA, n))
+    tables, curves = np.zeros((rows.TABLES, n, rows.COSINES)), np.zeros((rows.CURVES, rows.COSINES))
+    for row in (rows.ALPHA_X, rows.ALPHA_Y, rows.HAZE_X, rows.HAZE_Y):
+        scalars[row] = SMOOTHEST_ALPHA
+    for row in (rows.TRANSMISSION, rows.CLEAR_SHARE, rows.OPACITY):
+        scalars[row] = 1.0
+    scalars[rows.GRAIN_COS] = 1.0
+    spectra[rows.WAVELENGTH] = WAVELENGTHS
+    eta = within.spectra[rows.ETA, :-1] / around.spectra[rows.ETA, :-1]
+    # Where the two do not differ there is still a boundary, one that bends nothing.
+    spectra[rows.ETA] = np.where(np.abs(eta - 1.0) < 1e-6, 1.0 + 1e-6, eta)
+    scalars[rows.DISPERSIVE] = float(np.ptp(eta) > 1e-9)
+    _compile_interface(spectra[rows.ETA], scalars, spectra, tables)
+    spectra = np.hstack([spectra, spectra[:, -1:]])
+    return CompiledSurface(scalars, np.ascontiguousarray(spectra), tables, curves)
+
+
 def _widths(roughness, anisotropy):
     """Slope widths across the strokes and along them, of the same mean square (as in OpenPBR 1.1)."""
     alpha = roughness**2

@@ -1,7 +1,11 @@
 """The spectral path tracer: paths of four wavelengths, over a tile of the picture.
 
-Light is carried as basic radiance (see `surface.lobes`). At each place the environment is drawn from
-directly and through the surface's own sampling, the two joined by the power heuristic (Veach 1997).
+Light is carried as basic radiance (see `surface.lobes`). At each place a light is drawn, the sky or a panel, and
+joined with the surface's own sampling by the power heuristic (Veach 1997).
+
+What belongs together travels together: sky = (radiance, chance, accept, alias) of the environment; panels = (rows,
+radiance); shape = the arrays of a mesh; matter = (scalars, spectra, tables, curves), one for each surface of the shape,
+and media, for each surface the medium outside it and inside it (-1 air, else the surface whose interior it is).
 """
 
 import math
@@ -9,147 +13,200 @@ import math
 import numpy as np
 
 from ..optics.jit import kernel
-from ..surface import lobes
+from ..surface import lobes, rows
 from .environment import density_at, direction_drawn, place_towards, radiance_at
-from .scene import NOTHING, STAGE, hit, stage_reflectance
+from .lights import panel_drawn, panel_met
+from .media import frame, turned, walked
+from .mesh import DEPTH, nearest
+from .scene import (
+    IS_BALL,
+    IS_OPEN,
+    NOTHING,
+    RADIUS,
+    SKY_CHANCE,
+    SPECIMEN,
+    STAGE,
+    STRENGTH,
+    TURN,
+    hit,
+    stage_met,
+    stage_reflectance,
+    way_round,
+)
 from .spectral import HEROES, choose_wavelengths, drawn, rotated, seeded
 
 # What the renderer is told: limits on bounces off surfaces, on walls met within the interior and on scatterings
 # there, and the radiance clamp (0: off).
 LIMIT_REFLECTION, LIMIT_TRANSMISSION, LIMIT_VOLUME, CLAMP = range(4)
 _ROULETTE_FROM = 3
+# The pictures of what light met first: the surface's lobes, what wandered below it, and all that is not the specimen.
+SUBSURFACE_LAYER, STAGE_LAYER, LAYERS = range(rows.LOBES, rows.LOBES + 3)
+# What scatters within: the clear interior's own medium, or the subsurface's middle, shallow or deep matter.
+_SCATTER = np.array([rows.SCATTER, rows.SUB_SCATTER, rows.SHALLOW_SCATTER, rows.DEEP_SCATTER])
+_ABSORB = np.array([rows.ABSORPTION, rows.SUB_ABSORPTION, rows.SHALLOW_ABSORPTION, rows.DEEP_ABSORPTION])
 
 
 @kernel
-def _frame(nx, ny, nz):
-    """Two tangents of a unit normal (Duff et al. 2017)."""
-    sign = 1.0 if nz >= 0.0 else -1.0
-    a = -1.0 / (sign + nz)
-    b = nx * ny * a
-    return 1.0 + sign * nx * nx * a, sign * b, -sign * nx, b, sign + ny * ny * a, -ny
-
-
-@kernel
-def _light(u, v, scene, radiance, basis, out):
+def _sky(u, v, scene, radiance, basis, out):
     """Spectral radiance from a place of the environment's picture."""
+    strength = scene[STRENGTH]
     if radiance.shape[0] == 1:
         for j in range(HEROES):
-            out[j] = scene[3]
+            out[j] = strength
         return
     r, g, b = radiance_at(u, v, radiance)
     for j in range(HEROES):
-        out[j] = scene[3] * (r * basis[j, 0] + g * basis[j, 1] + b * basis[j, 2])
+        out[j] = strength * (r * basis[j, 0] + g * basis[j, 1] + b * basis[j, 2])
 
 
 @kernel
-def _blocked(x, y, z, dx, dy, dz, scene):
-    what, _ = hit(x, y, z, dx, dy, dz, False, scene)
-    return what != NOTHING
+def _glow(panel, index, fraction, radiance, out):
+    """Spectral radiance of a panel."""
+    for j in range(HEROES):
+        out[j] = radiance[panel, index[j]] * (1.0 - fraction[j]) + radiance[panel, index[j] + 1] * fraction[j]
 
 
 @kernel
-def _walked(distance, state, index, fraction, spectra, scatter_row, absorb_row, through, extinct):
-    """One step in a scattering interior towards a wall at `distance`: how far it goes, or -1 for up to the wall.
+def _met(ox, oy, oz, dx, dy, dz, within, far, scene, shape, stack):
+    """The nearest thing along a ray before `far`: (what, distance, triangle, u, v)."""
+    if scene[IS_BALL] > 0.0:
+        what, t = hit(ox, oy, oz, dx, dy, dz, within, scene)
+        return (what, t, 0, 0.0, 0.0) if t < far else (NOTHING, far, 0, 0.0, 0.0)
+    nodes, corners, _, _ = shape
+    triangle, t, u, v = nearest(ox, oy, oz, dx, dy, dz, 1e-7 * scene[RADIUS], far, nodes, corners, stack)
+    stage = stage_met(ox, oy, oz, dx, dy, dz, t, scene)
+    if stage > 0.0:
+        return STAGE, stage, 0, 0.0, 0.0
+    return (SPECIMEN if triangle >= 0 else NOTHING), t, triangle, u, v
 
-    The distance is drawn for one wavelength, chosen by what each still carries; the weights in `through` are those of
-    all of them together (spectral multiple importance sampling with the balance heuristic, Wilkie et al. 2014).
+
+@kernel
+def _blocked(x, y, z, dx, dy, dz, within, far, state, scene, shape, matter, stack):
+    """Whether something stands in a light's way; where a surface is open in part, by chance."""
+    scalars = matter[0]
+    while True:
+        what, t, triangle, _, _ = _met(x, y, z, dx, dy, dz, within, far, scene, shape, stack)
+        if what == NOTHING:
+            return False
+        if what == STAGE:
+            return True
+        k = shape[3][triangle] if scene[IS_BALL] <= 0.0 else 0
+        opacity = scalars[k, rows.OPACITY]
+        if opacity >= 1.0 or drawn(state) < opacity:
+            return True
+        x += t * dx
+        y += t * dy
+        z += t * dz
+        far -= t
+        within = not within
+
+
+@kernel
+def _light_drawn(ox, oy, oz, state, index, fraction, basis, scene, sky, panels, out):
+    """Draw a light as seen from a place: (x, y, z, distance, density); its radiance goes into `out`.
+
+    density 0 where there is none to draw, or the panel drawn shines the other way.
     """
-    total = 0.0
-    for j in range(HEROES):
-        i, t = index[j], fraction[j]
-        s = spectra[scatter_row, i] * (1.0 - t) + spectra[scatter_row, i + 1] * t
-        a = spectra[absorb_row, i] * (1.0 - t) + spectra[absorb_row, i + 1] * t
-        extinct[0, j] = s
-        extinct[1, j] = s + a
-        total += through[j]
-    if total <= 0.0:
-        return -1.0
-    pick = drawn(state) * total
-    chosen = 0
-    while chosen < HEROES - 1 and pick >= through[chosen]:
-        pick -= through[chosen]
-        chosen += 1
-    rate = extinct[1, chosen]
-    step = -math.log(1.0 - drawn(state)) / rate if rate > 0.0 else 1e30
-    density = 0.0
-    inside = step < distance
-    length = step if inside else distance
-    for j in range(HEROES):
-        density += through[j] / total * math.exp(-extinct[1, j] * length) * (extinct[1, j] if inside else 1.0)
-    if density <= 0.0:
-        for j in range(HEROES):
-            through[j] = 0.0
-        return -1.0
-    for j in range(HEROES):
-        through[j] *= math.exp(-extinct[1, j] * length) * (extinct[0, j] if inside else 1.0) / density
-    return length if inside else -1.0
+    chance = scene[SKY_CHANCE]
+    count = panels[0].shape[0]
+    if count > 0 and (chance <= 0.0 or drawn(state) >= chance):
+        i = min(int(drawn(state) * count), count - 1)
+        x, y, z, distance, density = panel_drawn(panels[0][i], ox, oy, oz, drawn(state), drawn(state))
+        if density > 0.0:
+            _glow(i, index, fraction, panels[1], out)
+        return x, y, z, distance, density * (1.0 - chance) / count
+    if chance <= 0.0:
+        return 0.0, 1.0, 0.0, 0.0, 0.0
+    x, y, z, density, u, v = direction_drawn(
+        drawn(state), drawn(state), drawn(state), scene[TURN], sky[1], sky[2], sky[3]
+    )
+    _sky(u, v, scene, sky[0], basis, out)
+    return x, y, z, 1e30, density * chance
 
 
 @kernel
-def _turned(dx, dy, dz, asymmetry, u0, u1):
-    """A direction after one scattering (Henyey & Greenstein 1941)."""
-    if abs(asymmetry) < 1e-3:
-        c = 1.0 - 2.0 * u0
-    else:
-        q = (1.0 - asymmetry * asymmetry) / (1.0 + asymmetry - 2.0 * asymmetry * u0)
-        c = (1.0 + asymmetry * asymmetry - q * q) / (2.0 * asymmetry)
-    s = math.sqrt(max(0.0, 1.0 - c * c))
-    phi = 2.0 * math.pi * u1
-    ax, ay, az, bx, by, bz = _frame(dx, dy, dz)
-    x = s * math.cos(phi)
-    y = s * math.sin(phi)
-    return ax * x + bx * y + dx * c, ay * x + by * y + dy * c, az * x + bz * y + dz * c
+def _add(seen, layers, share, through, light, weight):
+    """Add light that comes along the path to what is seen, and to the pictures of what it met first."""
+    for j in range(HEROES):
+        value = through[j] * light[j] * weight
+        seen[j] += value
+        for layer in range(layers.shape[0]):
+            layers[layer, j] += value * share[layer, j]
 
 
 @kernel
-def trace(origin, direction, state, index, fraction, nearest, spectra, props, basis, scene, limits, patches,
-          radiance, chance, accept, alias, scalars, tables, curves,
-          wo, wi, value, light, through, seen, extinct):  # fmt: skip
-    """Follow one path; radiance at its wavelengths into `seen`. Returns the energy its limits cut off."""
+def _panels_seen(ox, oy, oz, dx, dy, dz, far, density, index, fraction, scene, panels, light, seen, layers, share,
+                 through):  # fmt: skip
+    """Add the panels that a ray from a surface, drawn with `density`, meets before `far`."""
+    count = panels[0].shape[0]
+    for i in range(count):
+        t, e = panel_met(panels[0][i], ox, oy, oz, dx, dy, dz)
+        if 0.0 < t < far:
+            e *= (1.0 - scene[SKY_CHANCE]) / count
+            _glow(i, index, fraction, panels[1], light)
+            _add(seen, layers, share, through, light, density * density / (density * density + e * e))
+
+
+@kernel
+def trace(origin, direction, state, index, fraction, nearest_sample, basis, scene, limits, patches, sky, panels, shape,
+          matter, media, work, seen, layers):  # fmt: skip
+    """Follow one path; radiance at its wavelengths into `seen`, and, where `layers` has rows, apart by what it met
+    first. Returns the energy its limits cut off."""
+    scalars_of, spectra_of, tables_of, curves_of = matter
+    wo, wi, value, light, through, extinct, props_of, parts, share, stack, gathered = work
     ox, oy, oz = origin[0], origin[1], origin[2]
     dx, dy, dz = direction[0], direction[1], direction[2]
     for j in range(HEROES):
         through[j] = 1.0
         seen[j] = 0.0
-    inside = False
+    layered = layers.shape[0] > 0
+    if layered:
+        layers[:] = 0.0
+        share[:] = 0.0
+        share[STAGE_LAYER] = 1.0
+    gathered[:] = 0
+    first = True
+    within = False
+    medium = -1
+    matter_within = 0
+    wanders = False
     density = -1.0
     outer = 0
     inner = 0
-    uniform = radiance.shape[0] == 1
-    gathered = False
     scattered = 0
-    wanders = False
-    clear = True
+    uniform = sky[0].shape[0] == 1
     # A dispersive refraction ends all wavelengths but the hero, which then stands for all of them.
-    heroic = 1.0 if scalars[rows.DISPERSIVE] > 0.0 else 0.0
+    alone = False
     for depth in range(100_000):
-        what, t = hit(ox, oy, oz, dx, dy, dz, inside, scene)
+        what, t, triangle, u, v = _met(ox, oy, oz, dx, dy, dz, within, 1e30, scene, shape, stack)
+        if medium < 0 and density > 0.0 and panels[0].shape[0] > 0:
+            _panels_seen(ox, oy, oz, dx, dy, dz, t, density, index, fraction, scene, panels, light, seen, layers, share,
+                         through)  # fmt: skip
         if what == NOTHING:
-            u = v = 0.0
-            if not uniform:
-                u, v = place_towards(dx, dy, dz, scene[2])
-            _light(u, v, scene, radiance, basis, light)
+            su = sv = 0.0
             weight = 1.0
-            if density > 0.0 and not uniform:
-                e = density_at(u, v, dy, chance)
-                weight = density * density / (density * density + e * e)
-            for j in range(HEROES):
-                seen[j] += through[j] * light[j] * weight
+            if not uniform:
+                su, sv = place_towards(dx, dy, dz, scene[TURN])
+                if density > 0.0:
+                    e = density_at(su, sv, dy, sky[1]) * scene[SKY_CHANCE]
+                    weight = density * density / (density * density + e * e)
+            _sky(su, sv, scene, sky[0], basis, light)
+            _add(seen, layers, share, through, light, weight)
             return 0.0
         step = -1.0
-        if not inside:
+        if medium < 0:
             outer += 1
-        elif not wanders:
-            for j in range(HEROES):
-                through[j] *= math.exp(-props[rows.ABSORPTION, j] * t)
-            inner += 1
-        else:
-            rows = (rows.SCATTER, rows.ABSORPTION) if clear else (rows.SUB_SCATTER, rows.SUB_ABSORPTION)
-            step = _walked(t, state, index, fraction, spectra, rows[0], rows[1], through, extinct)
+        elif wanders:
+            props = props_of[medium]
+            step = walked(t, state, props, _SCATTER[matter_within], _ABSORB[matter_within], through, extinct)
             if step >= 0.0:
                 scattered += 1
             else:
                 inner += 1
+        else:
+            for j in range(HEROES):
+                through[j] *= math.exp(-props_of[medium, rows.ABSORPTION, j] * t)
+            inner += 1
         if outer > limits[LIMIT_REFLECTION] or inner > limits[LIMIT_TRANSMISSION] or scattered > limits[LIMIT_VOLUME]:
             lost = 0.0
             for j in range(HEROES):
@@ -168,25 +225,25 @@ def trace(origin, direction, state, index, fraction, nearest, spectra, props, ba
             ox += step * dx
             oy += step * dy
             oz += step * dz
-            dx, dy, dz = _turned(dx, dy, dz, scalars[rows.ASYMMETRY] if clear else 0.0, drawn(state), drawn(state))
+            g = scalars_of[medium, rows.ASYMMETRY] if matter_within == 0 else 0.0
+            dx, dy, dz = turned(dx, dy, dz, g, drawn(state), drawn(state))
             continue
         ox += t * dx
         oy += t * dy
         oz += t * dz
-        lx = ly = lz = e_density = lu = lv = 0.0
-        if not uniform:
-            lx, ly, lz, e_density, lu, lv = direction_drawn(
-                drawn(state), drawn(state), drawn(state), scene[2], chance, accept, alias
-            )
         if what == STAGE:
+            first = False
             oy = 0.0
-            albedo = stage_reflectance(ox, oz, scene[0], patches)
-            if not uniform and ly > 0.0 and not _blocked(ox, 1e-4 * scene[0], oz, lx, ly, lz, scene):
-                _light(lu, lv, scene, radiance, basis, light)
+            albedo = stage_reflectance(ox, oz, scene[RADIUS], patches)
+            lift = 1e-4 * scene[RADIUS]
+            lx, ly, lz, far, e = _light_drawn(
+                ox, lift, oz, state, index, fraction, basis, scene, sky, panels, light
+            )  # fmt: skip
+            if e > 0.0 and ly > 0.0 and not _blocked(
+                ox, lift, oz, lx, ly, lz, False, far, state, scene, shape, matter, stack
+            ):  # fmt: skip
                 own = ly / math.pi
-                weight = e_density / (e_density * e_density + own * own)
-                for j in range(HEROES):
-                    seen[j] += through[j] * light[j] * albedo * own * weight
+                _add(seen, layers, share, through, light, albedo * own * e / (e * e + own * own))
             u = drawn(state)
             phi = 2.0 * math.pi * drawn(state)
             r = math.sqrt(u)
@@ -196,96 +253,184 @@ def trace(origin, direction, state, index, fraction, nearest, spectra, props, ba
             density = dy / math.pi
             for j in range(HEROES):
                 through[j] *= albedo
-            oy = 1e-6 * scene[0]
+            oy = 1e-6 * scene[RADIUS]
             continue
-        if not gathered:
-            # Half of all paths never meet the ball.
-            rows.gather(spectra, index, fraction, props)
-            gathered = True
-        # The ball: into the local frame on the viewer's side.
-        radius = scene[0]
-        nx = ox / radius
-        ny = (oy - radius) / radius
-        nz = oz / radius
-        inv = 1.0 / math.sqrt(nx * nx + ny * ny + nz * nz)
-        nx *= inv
-        ny *= inv
-        nz *= inv
-        ox = nx * radius
-        oy = ny * radius + radius
-        oz = nz * radius
-        side = -1.0 if inside else 1.0
-        ax, ay, az, bx, by, bz = _frame(side * nx, side * ny, side * nz)
+        # The specimen: its normal and which side of it is seen.
+        k = 0
+        back = within
+        if scene[IS_BALL] > 0.0:
+            radius = scene[RADIUS]
+            nx = ox / radius
+            ny = (oy - radius) / radius
+            nz = oz / radius
+            inv = 1.0 / math.sqrt(nx * nx + ny * ny + nz * nz)
+            nx *= inv
+            ny *= inv
+            nz *= inv
+            ox = nx * radius
+            oy = ny * radius + radius
+            oz = nz * radius
+            gx, gy, gz = nx, ny, nz
+        else:
+            corner = shape[1][triangle]
+            normal = shape[2][triangle]
+            k = shape[3][triangle]
+            gx = float(corner[4]) * corner[8] - float(corner[5]) * corner[7]
+            gy = float(corner[5]) * corner[6] - float(corner[3]) * corner[8]
+            gz = float(corner[3]) * corner[7] - float(corner[4]) * corner[6]
+            w = 1.0 - u - v
+            nx = w * normal[0] + u * normal[3] + v * normal[6]
+            ny = w * normal[1] + u * normal[4] + v * normal[7]
+            nz = w * normal[2] + u * normal[5] + v * normal[8]
+            inv = 1.0 / math.sqrt(nx * nx + ny * ny + nz * nz)
+            nx *= inv
+            ny *= inv
+            nz *= inv
+            back = dx * gx + dy * gy + dz * gz > 0.0
+        scalars = scalars_of[k]
+        opacity = scalars[rows.OPACITY]
+        if opacity < 1.0 and medium < 0 and drawn(state) >= opacity:
+            within = not within
+            continue
+        if gathered[k] == 0:
+            # Half of all paths never meet the specimen.
+            rows.gather(spectra_of[k], index, fraction, props_of[k])
+            gathered[k] = 1
+        props = props_of[k]
+        sheet = scalars[rows.SHEET] > 0.0
+        side = rows.FRONT
+        if back and sheet:
+            side = rows.REVERSE
+        elif back and medium >= 0 and medium == media[k, 1]:
+            side = rows.INNER
+        # Into the local frame on the viewer's side, turned to the strokes where there are any.
+        sign = -1.0 if back else 1.0
+        if scalars[rows.GRAINED] > 0.0:
+            ex, ey, ez, fx, fy, fz = way_round(ox, oy, oz, sign * nx, sign * ny, sign * nz, scene)
+            c = scalars[rows.GRAIN_COS]
+            s = scalars[rows.GRAIN_SIN]
+            ax, ay, az = s * ex - c * fx, s * ey - c * fy, s * ez - c * fz
+            bx, by, bz = c * ex + s * fx, c * ey + s * fy, c * ez + s * fz
+        else:
+            ax, ay, az, bx, by, bz = frame(sign * nx, sign * ny, sign * nz)
         wo[0] = -(dx * ax + dy * ay + dz * az)
         wo[1] = -(dx * bx + dy * by + dz * bz)
-        wo[2] = max(1e-6, -side * (dx * nx + dy * ny + dz * nz))
-        near, far = lobes.cosine_shares(wo[2], inside, scalars, props, nearest, tables, curves, value)
+        wo[2] = max(1e-6, -sign * (dx * nx + dy * ny + dz * nz))
+        tables = tables_of[k]
+        curves = curves_of[k]
+        near_share, far_share = lobes.cosine_shares(wo[2], side, scalars, props, nearest_sample, tables, curves, value)
+        lx, ly, lz, far, e = _light_drawn(ox, oy, oz, state, index, fraction, basis, scene, sky, panels, light)
         cos_l = lx * nx + ly * ny + lz * nz
-        if not uniform and cos_l > 0.0 and not _blocked(ox, oy, oz, lx, ly, lz, scene):
+        outward = (lx * gx + ly * gy + lz * gz) * cos_l > 0.0
+        # From within, what is drawn lies beyond the wall; a sheet is lit from both of its sides.
+        lit = cos_l > 0.0 if side == rows.INNER else sheet or sign * cos_l > 0.0
+        if e > 0.0 and lit and outward and not _blocked(
+            ox, oy, oz, lx, ly, lz, scene[IS_BALL] > 0.0 and cos_l < 0.0, far, state, scene, shape, matter, stack
+        ):  # fmt: skip
             wi[0] = lx * ax + ly * ay + lz * az
             wi[1] = lx * bx + ly * by + lz * bz
-            wi[2] = side * cos_l
-            own = lobes.evaluate(wo, wi, inside, near, far, scalars, props, nearest, tables, curves, value)
+            wi[2] = sign * cos_l
+            own = lobes.evaluate(
+                wo, wi, side, near_share, far_share, scalars, props, nearest_sample, tables, curves, parts, value
+            )
             if own > 0.0:
-                _light(lu, lv, scene, radiance, basis, light)
-                weight = e_density / (e_density * e_density + own * own)
-                if heroic == 1.0 and wi[2] < 0.0:
+                weight = e / (e * e + own * own)
+                if wi[2] < 0.0 and not sheet and scalars[rows.DISPERSIVE] > 0.0 and not alone:
                     weight *= HEROES
                 for j in range(HEROES):
                     seen[j] += through[j] * light[j] * value[j] * weight
+                if layered:
+                    for j in range(HEROES):
+                        arrives = through[j] * light[j] * weight
+                        for lobe in range(rows.LOBES):
+                            if first:
+                                layers[lobe, j] += arrives * parts[lobe, j]
+                            else:
+                                layers[lobe, j] += arrives * value[j] * share[lobe, j]
+                        if not first:
+                            for layer in range(rows.LOBES, LAYERS):
+                                layers[layer, j] += arrives * value[j] * share[layer, j]
         density = lobes.sample(
-            wo, inside, near, far, drawn(state), drawn(state), drawn(state),
-            scalars, props, nearest, tables, curves, wi, value,
+            wo, side, near_share, far_share, drawn(state), drawn(state), drawn(state),
+            scalars, props, nearest_sample, tables, curves, wi, parts, value,
         )  # fmt: skip
         if density <= 0.0:
             return 0.0
+        if layered and first:
+            for j in range(HEROES):
+                whole = 0.0
+                for lobe in range(rows.LOBES):
+                    whole += parts[lobe, j]
+                for layer in range(LAYERS):
+                    share[layer, j] = parts[layer, j] / whole if layer < rows.LOBES and whole > 0.0 else 0.0
         for j in range(HEROES):
             through[j] *= value[j]
-        dx = wi[0] * ax + wi[1] * bx + wi[2] * side * nx
-        dy = wi[0] * ay + wi[1] * by + wi[2] * side * ny
-        dz = wi[0] * az + wi[1] * bz + wi[2] * side * nz
+        dx = wi[0] * ax + wi[1] * bx + wi[2] * sign * nx
+        dy = wi[0] * ay + wi[1] * by + wi[2] * sign * ny
+        dz = wi[0] * az + wi[1] * bz + wi[2] * sign * nz
         inv = 1.0 / math.sqrt(dx * dx + dy * dy + dz * dz)
         dx *= inv
         dy *= inv
         dz *= inv
+        if (dx * gx + dy * gy + dz * gz) * sign * wi[2] <= 0.0:
+            # Smooth normals lean away from the triangle: what they send through it is let go.
+            return 0.0
         if wi[2] < 0.0:
-            inside = not inside
-            if inside:
-                clear = scalars[rows.CLEAR_SHARE] >= 1.0 or drawn(state) < scalars[rows.CLEAR_SHARE]
-                most = 0.0
-                for j in range(HEROES):
-                    most = max(most, props[rows.SCATTER, j])
-                wanders = not clear or most > 0.0
-            if heroic == 1.0:
-                heroic = 2.0
-                through[0] *= HEROES
+            within = not within
+            if not sheet and scene[IS_OPEN] <= 0.0:
+                if side == rows.INNER:
+                    medium = media[k, 0]
+                else:
+                    medium = media[k, 1]
+                if medium >= 0:
+                    own = scalars_of[medium]
+                    if gathered[medium] == 0:
+                        rows.gather(spectra_of[medium], index, fraction, props_of[medium])
+                        gathered[medium] = 1
+                    matter_within = 0
+                    if own[rows.CLEAR_SHARE] < 1.0 and drawn(state) >= own[rows.CLEAR_SHARE]:
+                        pick = drawn(state)
+                        shallow = own[rows.SHALLOW_SHARE]
+                        matter_within = 2 if pick < shallow else 3 if pick < shallow + own[rows.DEEP_SHARE] else 1
+                    most = 0.0
+                    for j in range(HEROES):
+                        most = max(most, props_of[medium, rows.SCATTER, j])
+                    wanders = matter_within > 0 or most > 0.0
+                    if layered and first and matter_within > 0:
+                        for j in range(HEROES):
+                            share[SUBSURFACE_LAYER, j] = share[rows.THROUGH_LOBE, j]
+                            share[rows.THROUGH_LOBE, j] = 0.0
+                if scalars[rows.DISPERSIVE] > 0.0 and not alone:
+                    alone = True
+                    through[0] *= HEROES
+        first = False
     return 0.0
 
 
 @kernel
-def render_tile(x0, x1, y0, y1, width, height, first, count, seed, camera, scene, limits, patches, radiance,
-                chance, accept, alias, scalars, spectra, tables, curves, basis, film,
-                total, squares, cut):  # fmt: skip
-    """Add `count` samples, from number `first`, to every pixel of a tile.
+def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene, limits, patches, sky, panels, shape,
+                matter, media, basis, film, total, squares, cut, apart):  # fmt: skip
+    """Add `count` samples, from number `begin`, to every pixel of a tile.
 
-    total (h, w, 3): sums of linear Rec.709; squares (h, w): sums of squared luminance; cut (h, w): energy
-    the bounce limits cut off. camera (4, 3) as `Scene.camera_array`.
+    total (h, w, 3): sums of linear Rec.709; squares (h, w): sums of squared luminance; cut (h, w): energy the bounce
+    limits cut off; apart (LAYERS or 0, h, w, 3): as total, by what the light met first. camera as `camera_array`.
     """
-    wo = np.empty(3)
-    wi = np.empty(3)
+    origin = np.empty(3)
     direction = np.empty(3)
-    value = np.empty(HEROES)
-    light = np.empty(HEROES)
-    through = np.empty(HEROES)
     seen = np.empty(HEROES)
-    extinct = np.empty((2, HEROES))
+    layers = np.zeros((apart.shape[0], HEROES))
     index = np.empty(HEROES, np.int64)
-    nearest = np.empty(HEROES, np.int64)
+    nearest_sample = np.empty(HEROES, np.int64)
     fraction = np.empty(HEROES)
     weights = np.empty((HEROES, 3))
     own_basis = np.empty((HEROES, 3))
-    props = np.empty((spectra.shape[0], HEROES))
     state = np.empty(1, np.uint64)
+    surfaces = matter[0].shape[0]
+    work = (
+        np.empty(3), np.empty(3), np.empty(HEROES), np.empty(HEROES), np.empty(HEROES), np.empty((2, HEROES)),
+        np.empty((surfaces, rows.SPECTRA, HEROES)), np.empty((rows.LOBES, HEROES)), np.zeros((LAYERS, HEROES)),
+        np.empty(DEPTH, np.int32), np.zeros(surfaces, np.int64),
+    )  # fmt: skip
     clamp = limits[CLAMP]
     for y in range(y0, y1):
         for x in range(x0, x1):
@@ -294,9 +439,9 @@ def render_tile(x0, x1, y0, y1, width, height, first, count, seed, camera, scene
             shift_x = drawn(state)
             shift_y = drawn(state)
             shift_w = drawn(state)
-            for s in range(first, first + count):
+            for s in range(begin, begin + count):
                 state[0] = seeded(seed, pixel, s + 1)
-                choose_wavelengths(rotated(s, shift_w), index, fraction, nearest, film, weights)
+                choose_wavelengths(rotated(s, shift_w), index, fraction, nearest_sample, film, weights)
                 for j in range(HEROES):
                     for c in range(3):
                         own_basis[j, c] = (
@@ -306,28 +451,48 @@ def render_tile(x0, x1, y0, y1, width, height, first, count, seed, camera, scene
                 jy = shift_y + s * 0.5698402909980532
                 px = 2.0 * (x + jx - math.floor(jx)) / width - 1.0
                 py = 1.0 - 2.0 * (y + jy - math.floor(jy)) / height
-                norm = 0.0
-                for c in range(3):
-                    direction[c] = camera[1, c] + px * camera[2, c] + py * camera[3, c]
-                    norm += direction[c] * direction[c]
-                norm = 1.0 / math.sqrt(norm)
-                for c in range(3):
-                    direction[c] *= norm
+                _aim(px, py, camera, state, origin, direction)
                 cut[y, x] += trace(
-                    camera[0], direction, state, index, fraction, nearest, spectra, props, own_basis, scene, limits,
-                    patches, radiance, chance, accept, alias, scalars, tables, curves,
-                    wo, wi, value, light, through, seen, extinct,
+                    origin, direction, state, index, fraction, nearest_sample, own_basis, scene, limits, patches,
+                    sky, panels, shape, matter, media, work, seen, layers,
                 )  # fmt: skip
                 r = g = b = 0.0
                 for j in range(HEROES):
-                    v = seen[j]
-                    if clamp > 0.0:
-                        v = min(v, clamp)
-                    r += v * weights[j, 0]
-                    g += v * weights[j, 1]
-                    b += v * weights[j, 2]
+                    value = seen[j]
+                    if clamp > 0.0 and value > clamp:
+                        for layer in range(layers.shape[0]):
+                            layers[layer, j] *= clamp / value
+                        value = clamp
+                    r += value * weights[j, 0]
+                    g += value * weights[j, 1]
+                    b += value * weights[j, 2]
                 total[y, x, 0] += r
                 total[y, x, 1] += g
                 total[y, x, 2] += b
                 luminance = 0.2126 * r + 0.7152 * g + 0.0722 * b
                 squares[y, x] += luminance * luminance
+                for layer in range(layers.shape[0]):
+                    for j in range(HEROES):
+                        for c in range(3):
+                            apart[layer, y, x, c] += layers[layer, j] * weights[j, c]
+
+
+@kernel
+def _aim(px, py, camera, state, origin, direction):
+    """The ray of a place in the picture (-1..1, up), through a drawn place of the lens."""
+    for c in range(3):
+        origin[c] = camera[0, c]
+        direction[c] = camera[1, c] + px * camera[2, c] + py * camera[3, c]
+    focus = camera[6, 0]
+    if camera[4, 0] ** 2 + camera[4, 1] ** 2 + camera[4, 2] ** 2 > 0.0:
+        r = math.sqrt(drawn(state))
+        phi = 2.0 * math.pi * drawn(state)
+        a = r * math.cos(phi)
+        b = r * math.sin(phi)
+        for c in range(3):
+            off = a * camera[4, c] + b * camera[5, c]
+            origin[c] += off
+            direction[c] = focus * direction[c] - off
+    norm = 1.0 / math.sqrt(direction[0] ** 2 + direction[1] ** 2 + direction[2] ** 2)
+    for c in range(3):
+        direction[c] *= norm

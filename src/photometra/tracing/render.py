@@ -9,11 +9,15 @@ from functools import cache
 
 import numpy as np
 
-from .kernels import render_tile
+from .kernels import LAYERS, render_tile
+from .lights import light_arrays
+from .matter import matter_of
 from .scene import PATCHES, Scene
 from .spectral import film_table, light_spectra
 
 TILE = 64
+LAYER_NAMES = ("sheen", "coat", "finish", "body", "transmission", "reverse", "subsurface", "stage")
+"""What light can have met first, in the kernels' order."""
 
 
 @dataclass(frozen=True)
@@ -42,29 +46,35 @@ def _film_tables():
 class Rendering:
     """A picture in progress, of one compiled surface in one scene.
 
-    `picture()` is scene-linear Rec.709 at exposure 0, unbalanced, float32 (height, width, 3).
+    `picture()` is scene-linear Rec.709 at exposure 0, unbalanced, float32 (height, width, 3). layered: keep the
+    pictures of `layers()` as well. region: (left, top, right, bottom) in 0..1, outside which nothing is rendered.
     """
 
-    def __init__(self, compiled, scene: Scene, width, height, seed=1, limits=None):
+    def __init__(self, compiled, scene: Scene, width, height, seed=1, limits=None, layered=False, region=None):
         self.width, self.height, self.seed = int(width), int(height), int(seed)
         self.samples = 0
         self.seconds = 0.0
         self._scene = scene
-        self._surface = compiled.arrays
+        self._matter, self._media = matter_of(compiled, scene)
         self._limits = (limits or Limits()).array()
         self._total = np.zeros((self.height, self.width, 3))
         self._squares = np.zeros((self.height, self.width))
         self._cut = np.zeros((self.height, self.width))
+        self._apart = np.zeros((LAYERS if layered else 0, self.height, self.width, 3))
+        left, top, right, bottom = region or (0.0, 0.0, 1.0, 1.0)
+        x0, x1 = round(left * self.width), max(round(right * self.width), round(left * self.width) + 1)
+        y0, y1 = round(top * self.height), max(round(bottom * self.height), round(top * self.height) + 1)
         self._tiles = [
-            (x, min(x + TILE, self.width), y, min(y + TILE, self.height))
-            for y in range(0, self.height, TILE)
-            for x in range(0, self.width, TILE)
+            (x, min(x + TILE, x1), y, min(y + TILE, y1)) for y in range(y0, y1, TILE) for x in range(x0, x1, TILE)
         ]
+        self._region = (slice(y0, y1), slice(x0, x1))
 
     def add(self, count=1, cancel: threading.Event | None = None) -> bool:
         """Add `count` samples to every pixel; False, and the picture of no use, when cancelled on the way."""
         start = time.perf_counter()
         e, scene = self._scene.environment, self._scene.array()
+        panels = light_arrays(self._scene.panels, self._scene.target)
+        fixed_after = (panels, self._scene.mesh.arrays, self._matter, self._media)
         basis, film = _film_tables()
         fixed = (self._scene.camera_array(self.width, self.height), scene, self._limits, np.array(PATCHES))
         light = (e.radiance, e.chance, e.accept, e.alias)
@@ -73,8 +83,8 @@ class Rendering:
             if cancel is not None and cancel.is_set():
                 return
             render_tile(
-                *tile, self.width, self.height, self.samples, count, self.seed, *fixed, *light,
-                *self._surface, basis, film, self._total, self._squares, self._cut,
+                *tile, self.width, self.height, self.samples, count, self.seed, *fixed, light, *fixed_after,
+                basis, film, self._total, self._squares, self._cut, self._apart,
             )  # fmt: skip
 
         for done in [_pool().submit(one, tile) for tile in self._tiles]:
@@ -94,10 +104,17 @@ class Rendering:
         n = self.samples
         if n < 2:
             return float("inf")
-        mean = self._total @ np.array([0.2126, 0.7152, 0.0722]) / n
-        variance = np.maximum(self._squares / n - mean * mean, 0.0) / (n - 1)
+        mean = self._total[self._region] @ np.array([0.2126, 0.7152, 0.0722]) / n
+        variance = np.maximum(self._squares[self._region] / n - mean * mean, 0.0) / (n - 1)
         return float(np.sqrt(variance.mean()) / max(1e-12, np.abs(mean).mean()))
 
     def energy_cut(self):
         """Share of the light that the bounce limits cut off, against the mean radiance seen."""
-        return float(self._cut.mean() / max(1, self.samples))
+        return float(self._cut[self._region].mean() / max(1, self.samples))
+
+    def layers(self):
+        """{name: picture} of what light met first, which add up to the whole; empty unless layered."""
+        return {
+            name: (part / max(1, self.samples)).astype(np.float32)
+            for name, part in zip(LAYER_NAMES, self._apart, strict=False)
+        }

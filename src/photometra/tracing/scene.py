@@ -1,6 +1,6 @@
-"""What stands in the booth: a ball on a stage with a checker and neutral patches, and the camera.
+"""What stands in the booth: the specimen on a stage with a checker and neutral patches, panels, and the camera.
 
-Lengths are in mm. The ball of radius R rests on the plane y = 0, its centre above the origin; the camera
+Lengths are in mm. A ball of radius R rests on the plane y = 0, its centre above the origin; the camera
 looks from +z. The stage's markings keep their real size whatever the size of the specimen.
 """
 
@@ -11,29 +11,54 @@ import numpy as np
 
 from ..optics.jit import kernel
 from .environment import Environment
+from .lights import Panel
+from .media import frame
+from .mesh import NO_MESH
+from .shapes import Shape
 
 CHECKER_MM = 10.0
 STAGE_LIGHT, STAGE_DARK, STAGE_RIM = 0.34, 0.26, 0.12
 PATCHES = (0.05, 0.18, 0.50, 0.90)
 """Reflectances of the neutral patches in front of the ball, left to right; flat over all wavelengths."""
 
-NOTHING, BALL, STAGE = 0, 1, 2
+NOTHING, SPECIMEN, STAGE = 0, 1, 2
+
+SENSOR_MM = 24.0
+"""Height of the camera's sensor."""
+
+# What the kernels are told of a scene: the booth's radius, stage on, turn of the environment in radians, its strength;
+# whether the specimen is the ball, or an open sheet; its axis and centre, and whether strokes run straight along it;
+# the chance of drawing the sky rather than a panel.
+RADIUS, STAGE_ON, TURN, STRENGTH, IS_BALL, IS_OPEN, AXIS = range(7)
+CENTRE, STRAIGHT, SKY_CHANCE, SCENE_ROWS = 10, 13, 14, 15
 
 
 @dataclass(frozen=True)
 class Camera:
-    """A pinhole looking at the ball. `rise` and `turn` in degrees; `field_of_view` over the picture's height."""
+    """A camera that looks at the specimen. `rise` and `turn` in degrees.
+
+    focal_mm: on a sensor `SENSOR_MM` high. distance: in radii of the booth. f_number: of the lens, 0 for a pinhole;
+    the nearest side of the specimen is in focus.
+    """
 
     rise: float = 13.0
     turn: float = 0.0
-    field_of_view: float = 21.0
+    focal_mm: float = 64.75
     distance: float = 9.2
-    """In radii of the ball."""
+    f_number: float = 0.0
+
+    @property
+    def field_of_view(self):
+        """Over the picture's height, in degrees."""
+        return math.degrees(2.0 * math.atan(0.5 * SENSOR_MM / self.focal_mm))
 
 
 @dataclass(frozen=True)
 class Scene:
-    """Everything but the surface. `turn` in degrees; `strength` multiplies the environment."""
+    """Everything but the specimen's surface. `turn` in degrees; `strength` multiplies the environment.
+
+    radius: of the ball, and of the booth in general, mm. shape: what stands there instead of the ball.
+    """
 
     environment: Environment
     radius: float = 30.0
@@ -41,30 +66,54 @@ class Scene:
     turn: float = 0.0
     strength: float = 1.0
     camera: Camera = field(default_factory=Camera)
+    shape: Shape | None = None
+    panels: tuple[Panel, ...] = ()
+
+    @property
+    def mesh(self):
+        return self.shape.mesh if self.shape else NO_MESH
+
+    @property
+    def target(self):
+        """What the camera and the panels look at."""
+        height = self.shape.height if self.shape else 2.0 * self.radius
+        return np.array([0.0, (0.43 if self.stage else 0.5) * height, 0.0])
 
     def array(self):
-        """Numbers for the kernels: radius, stage on, turn (radians), strength."""
-        return np.array([self.radius, float(self.stage), math.radians(self.turn), self.strength])
+        """Numbers for the kernels, see the rows above."""
+        out = np.zeros(SCENE_ROWS)
+        out[:4] = self.radius, float(self.stage), math.radians(self.turn), self.strength
+        shape = self.shape
+        out[IS_BALL], out[IS_OPEN] = float(shape is None), float(shape is not None and shape.is_open)
+        out[AXIS : AXIS + 3] = shape.axis if shape else (0.0, 1.0, 0.0)
+        out[CENTRE : CENTRE + 3] = shape.centre if shape else (0.0, self.radius, 0.0)
+        out[STRAIGHT] = float(shape is not None and shape.is_straight)
+        lit = any(p.radiance > 0.0 for p in self.panels)
+        out[SKY_CHANCE] = 0.0 if self.environment.is_uniform else 0.5 if lit else 1.0
+        return out
 
     def camera_array(self, width, height):
-        """Eye, and the vectors to the picture's middle, right edge and top edge; shape (4, 3)."""
+        """Eye; vectors to the picture's middle, right edge and top edge; the lens's half width and half height as
+        vectors, and the distance of what is in focus; shape (7, 3)."""
         c, r = self.camera, self.radius
         rise, turn = math.radians(c.rise), math.radians(c.turn)
         back = np.array([math.sin(turn) * math.cos(rise), math.sin(rise), math.cos(turn) * math.cos(rise)])
-        target = np.array([0.0, 0.86 * r if self.stage else r, 0.0])
         right = np.array([math.cos(turn), 0.0, -math.sin(turn)])
         up = np.cross(back, right)
-        half = math.tan(math.radians(c.field_of_view) / 2.0)
+        half = 0.5 * SENSOR_MM / c.focal_mm
         aspect = width / height
-        # The ball fits a narrow picture as well as a wide one.
+        # The specimen fits a narrow picture as well as a wide one.
         tall, wide = (half, half * aspect) if aspect >= 1.0 else (half / aspect, half)
-        return np.stack([target + c.distance * r * back, -back, wide * right, tall * up])
+        lens = 0.5 * c.focal_mm / c.f_number if c.f_number > 0.0 else 0.0
+        focus = max(0.05, c.distance - 1.0) * r
+        eye = self.target + c.distance * r * back
+        return np.stack([eye, -back, wide * right, tall * up, lens * right, lens * up, [focus, 0.0, 0.0]])
 
     def patch_place(self, index, width, height):
         """Where the middle of a neutral patch stands in a picture of this shape: (x, y) in 0..1 from its top left."""
         left, top, size, depth = patch_box(self.radius)
         place = np.array([left + (index + 0.5) * size, 0.0, top + 0.5 * depth])
-        eye, forward, right, up = self.camera_array(width, height)
+        eye, forward, right, up = self.camera_array(width, height)[:4]
         ray = place - eye
         ray = ray / (ray @ forward)
         x = (ray @ right) / (right @ right)
@@ -73,9 +122,22 @@ class Scene:
 
 
 @kernel
+def stage_met(ox, oy, oz, dx, dy, dz, far, scene):
+    """Distance at which a ray from above meets the stage before `far`, or -1."""
+    r = scene[RADIUS]
+    if scene[STAGE_ON] <= 0.0 or dy >= 0.0 or oy <= 1e-7 * r:
+        return -1.0
+    t = -oy / dy
+    x = ox + t * dx
+    z = oz + t * dz
+    rim = stage_radius(r)
+    return t if t < far and x * x + z * z < rim * rim else -1.0
+
+
+@kernel
 def hit(ox, oy, oz, dx, dy, dz, inside, scene):
     """The nearest thing along a ray: (what, distance). `inside` the ball, only its far wall counts."""
-    r = scene[0]
+    r = scene[RADIUS]
     # The ball, with the root that does not cancel.
     cx = ox
     cy = oy - r
@@ -85,8 +147,8 @@ def hit(ox, oy, oz, dx, dy, dz, inside, scene):
         # From the wall this is -2 b; from a place within, the far root.
         c = cx * cx + cy * cy + cz * cz - r * r
         if c > -1e-9 * r * r:
-            return BALL, max(0.0, -2.0 * b)
-        return BALL, math.sqrt(b * b - c) - b
+            return SPECIMEN, max(0.0, -2.0 * b)
+        return SPECIMEN, math.sqrt(b * b - c) - b
     what = NOTHING
     distance = 1e30
     px = cx - b * dx
@@ -96,18 +158,39 @@ def hit(ox, oy, oz, dx, dy, dz, inside, scene):
     if d2 > 0.0 and b < 0.0:
         t = -b - math.sqrt(d2)
         if t > 1e-7 * r:
-            what = BALL
+            what = SPECIMEN
             distance = t
-    if scene[1] > 0.0 and dy < 0.0 and oy > 1e-7 * r:
-        t = -oy / dy
-        if t < distance:
-            x = ox + t * dx
-            z = oz + t * dz
-            rim = stage_radius(r)
-            if x * x + z * z < rim * rim:
-                what = STAGE
-                distance = t
+    t = stage_met(ox, oy, oz, dx, dy, dz, distance, scene)
+    if t > 0.0:
+        return STAGE, t
     return what, distance
+
+
+@kernel
+def way_round(px, py, pz, nx, ny, nz, scene):
+    """Two tangents at a place of the specimen: the shape's own way round (or straight on), and across it.
+
+    What is turned or spun has its strokes about its axis; what is rolled or woven has them along it.
+    """
+    ax = scene[AXIS]
+    ay = scene[AXIS + 1]
+    az = scene[AXIS + 2]
+    if scene[STRAIGHT] <= 0.0:
+        px -= scene[CENTRE]
+        py -= scene[CENTRE + 1]
+        pz -= scene[CENTRE + 2]
+        ax, ay, az = ay * pz - az * py, az * px - ax * pz, ax * py - ay * px
+    along = ax * nx + ay * ny + az * nz
+    ax -= along * nx
+    ay -= along * ny
+    az -= along * nz
+    size = math.sqrt(ax * ax + ay * ay + az * az)
+    if size < 1e-6 * scene[RADIUS] * (1.0 - scene[STRAIGHT]) + 1e-9:
+        return frame(nx, ny, nz)
+    ax /= size
+    ay /= size
+    az /= size
+    return ax, ay, az, ny * az - nz * ay, nz * ax - nx * az, nx * ay - ny * ax
 
 
 @kernel

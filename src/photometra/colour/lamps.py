@@ -1,0 +1,43 @@
+"""Spectra of lamps, told against daylight: what a lamp gives where D65 gives 1."""
+
+from functools import lru_cache
+
+import numpy as np
+
+from .observers import WAVELENGTHS, grid_weights, illuminant, observer
+
+LAMPS = ("D65", "D50", "A", "LED", "2700 K", "3200 K", "5000 K", "9000 K")
+"""Illuminants of the CIE, a white LED of our own making, and black bodies by their temperature."""
+
+_SECOND_RADIATION = 1.4388e7
+"""c2 of Planck's law, nm K."""
+
+
+def _black_body(kelvin):
+    return WAVELENGTHS**-5.0 / np.expm1(_SECOND_RADIATION / (WAVELENGTHS * kelvin))
+
+
+def _led():
+    """A blue diode under a yellow phosphor; invented, about 4000 K."""
+    return np.exp(-0.5 * ((WAVELENGTHS - 450.0) / 10.0) ** 2) + 0.95 * np.exp(
+        -0.5 * ((WAVELENGTHS - 575.0) / 58.0) ** 2
+    )
+
+
+def _on_grid(name):
+    return np.interp(WAVELENGTHS, observer()[0], illuminant(name))
+
+
+@lru_cache(maxsize=16)
+def lamp_spectrum(name):
+    """Radiance on `WAVELENGTHS` of a lamp of luminance 1, divided by that of D65; ValueError where there is none."""
+    if name in ("D65", "D50", "A"):
+        power = _on_grid(name)
+    elif name == "LED":
+        power = _led()
+    elif name in LAMPS:
+        power = _black_body(float(name.split()[0]))
+    else:
+        raise ValueError(f"there is no lamp '{name}': choose from {', '.join(LAMPS)}")
+    relative = power / _on_grid("D65")
+    return relative / (grid_weights("D65")[:, 1] @ relative)
