@@ -33,27 +33,28 @@ def test_the_mean_of_fresnel_is_known():
 
 @given(st.floats(1e-4, 1.0))
 def test_mirror_facets_give_back_no_more_than_comes_in(alpha):
-    reflected, _ = facet_shares(alpha, 1.0)
+    reflected = facet_shares(alpha, alpha, 1.0).reflected
     total = reflected.sum(axis=1)
     assert np.all(reflected >= 0.0) and np.all(total <= 1.0 + 1e-9)
-    assert landing(alpha).sum(axis=1) == pytest.approx(total, abs=1e-9)
+    assert landing(alpha, alpha).sum(axis=1) == pytest.approx(total, abs=1e-9)
 
 
 def test_a_polish_meets_facets_at_the_angle_of_the_light():
-    reflected, passed = facet_shares(1e-4, 1.5)
+    shares = facet_shares(1e-4, 1e-4, 1.5)
+    reflected, passed = shares.reflected, shares.passed
     for i in (10, 30, 63):
         assert reflected[i] @ FACETS == pytest.approx(MU[i], abs=2e-3)
         assert passed[i] @ FACETS == pytest.approx(MU[i], abs=2e-3)
-        assert landing(1e-4)[i] @ MU == pytest.approx(MU[i], abs=2e-3)
+        assert landing(1e-4, 1e-4)[i] @ MU == pytest.approx(MU[i], abs=2e-3)
 
 
 def test_rougher_facets_lose_more():
-    lost = [1.0 - hemispherical(facet_shares(a, 1.0)[0].sum(axis=1)) for a in (1e-4, 0.1, 0.4, 1.0)]
+    lost = [1.0 - hemispherical(facet_shares(a, a, 1.0).reflected.sum(axis=1)) for a in (1e-4, 0.1, 0.4, 1.0)]
     assert lost[0] < 1e-3 and np.all(np.diff(lost) > 0.0) and lost[-1] < 0.6
 
 
 def test_light_from_inside_beyond_the_critical_angle_does_not_pass():
-    _, passed = facet_shares(1e-4, 1.0 / 1.5)
+    passed = facet_shares(1e-4, 1e-4, 1.0 / 1.5).passed
     critical = np.sqrt(1.0 - (1.0 / 1.5) ** 2)
     assert np.all(passed[critical - 0.03 > MU].sum(axis=1) == 0.0)
     assert np.all(passed[critical + 0.03 < MU].sum(axis=1) > 0.9)
@@ -84,7 +85,7 @@ def test_a_white_body_gives_back_what_is_let_in(roughness):
 @pytest.mark.parametrize("alpha", [1e-4, 0.09, 0.5])
 def test_a_finish_under_a_coat_is_balanced(alpha):
     passed = 1.0 - fresnel_dielectric(MU, 1.6)
-    landed = landing(alpha)
+    landed = landing(alpha, alpha)
     curve, mean = lost_lobe(1.0 - landed.sum(axis=1))
     w = finish_weight(passed, landed, curve, mean)
     sent = w * (landed @ w + np.pi * curve * hemispherical(curve * w))
@@ -98,8 +99,8 @@ def test_an_interface_splits_all_its_light_from_both_sides(alpha, eta):
     sides = []
     for relative in (eta, 1.0 / eta):
         f = fresnel_dielectric(FACETS, relative)
-        reflected, passed = facet_shares(alpha, relative)
-        sides += [(reflected @ f)[None], (passed @ (1.0 - f))[None]]
+        shares = facet_shares(alpha, alpha, relative)
+        sides += [(shares.reflected @ f)[None], (shares.passed @ (1.0 - f))[None]]
     found = split_of(*sides, np.array([eta]))
     for share in (found.out_through, found.in_through):
         assert 0.0 <= share[0] <= 1.0

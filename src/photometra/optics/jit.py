@@ -12,6 +12,8 @@ from pathlib import Path
 
 import numba
 import platformdirs
+from numba.core import cgutils
+from numba.extending import intrinsic
 
 _PACKAGE = Path(__file__).resolve().parent.parent
 _KERNEL_PACKAGES = ("optics", "surface", "instruments", "tracing")
@@ -67,3 +69,20 @@ def elementwise(signature):
         return call
 
     return wrap
+
+
+@intrinsic
+def unowned(_context, array):
+    """The array without its owner, for use within one kernel call whose caller keeps it.
+
+    Every view of an owned array counts its references up and down, in one place for all threads: that took four tenths
+    of the tracer's time.
+    """
+
+    def generate(context, builder, signature, arguments):
+        view = context.make_array(signature.args[0])(context, builder, arguments[0])
+        for owner in ("meminfo", "parent"):
+            setattr(view, owner, cgutils.get_null_value(getattr(view, owner).type))
+        return view._getvalue()
+
+    return array(array), generate

@@ -268,6 +268,7 @@ def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
     spectra[rows.SCATTER] = coefficients_of_rgb(surface["interior.scatter"])
     # Where nothing changes with wavelength, one stands for all.
     count = WAVELENGTHS.size if dispersive or scalars[rows.FILM] > 0.0 or scalars[rows.SHEET] > 0.0 else 1
+    scalars[rows.EVEN] = float(count == 1)
     if scalars[rows.SHEET] > 0.0:
         sides = _compile_sheet(scalars, spectra, tables)
     else:

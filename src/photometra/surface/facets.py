@@ -10,6 +10,7 @@ from .rows import (
     COAT,
     COAT_IOR,
     ETA,
+    EVEN,
     FACE_EDGE,
     FILM,
     FILM_K,
@@ -40,7 +41,7 @@ def relative_index(props, j, side):
 def _filmed(f, cos_d, outer, base, film_k, scalars, props, j):
     """A bare reflectance `f`, with as much of the surface filmed as there is film."""
     film = scalars[FILM]
-    if film <= 0.0 or cos_d <= 0.0:
+    if cos_d <= 0.0:
         return f
     over = film_scalar(
         cos_d, props[WAVELENGTH, j], complex(props[FILM_N, j], film_k), scalars[FILM_THICKNESS], base, outer
@@ -58,7 +59,10 @@ def _under_coat(cos_d, scalars):
 def _dielectric_under(cos_d, outer, scalars, props, j):
     # Over a clear body the film is clear too: what it would absorb must not count as let in.
     eta = props[ETA, j]
-    return _filmed(dielectric_scalar(cos_d, eta / outer), cos_d, outer, complex(eta, 0.0), 0.0, scalars, props, j)
+    f = dielectric_scalar(cos_d, eta / outer)
+    if scalars[FILM] <= 0.0:
+        return f
+    return _filmed(f, cos_d, outer, complex(eta, 0.0), 0.0, scalars, props, j)
 
 
 @kernel
@@ -67,8 +71,12 @@ def dielectric_facet(cos_d, side, scalars, props, j):
     if side == INNER:
         eta = props[ETA, j]
         f = dielectric_scalar(cos_d, 1.0 / eta)
+        if scalars[FILM] <= 0.0:
+            return f
         return _filmed(f, cos_d, eta, complex(1.0, 0.0), 0.0, scalars, props, j)
     if side == REVERSE:
+        return dielectric_scalar(cos_d, props[ETA, j])
+    if scalars[FILM] <= 0.0 and scalars[COAT] <= 0.0:
         return dielectric_scalar(cos_d, props[ETA, j])
     f = _dielectric_under(cos_d, 1.0, scalars, props, j)
     if scalars[COAT] > 0.0:
@@ -100,6 +108,8 @@ def wall_facet(cos_d, side, scalars, props, j):
 def _metal_under(cos_d, outer, scalars, props, j):
     n, k = props[METAL_A, j] / outer, props[METAL_B, j] / outer
     f = conductor_scalar(cos_d, n, k)
+    if scalars[FILM] <= 0.0:
+        return f
     return _filmed(f, cos_d, outer, complex(n * outer, k * outer), props[FILM_K, j], scalars, props, j)
 
 
@@ -108,6 +118,8 @@ def metal_facet(cos_d, scalars, props, j):
     """Reflectance of a metal facet, film, coat above and tint counted, at the call's j-th wavelength."""
     if scalars[FACE_EDGE] > 0.0:
         f = face_edge_scalar(cos_d, props[METAL_A, j], props[METAL_B, j])
+    elif scalars[FILM] <= 0.0 and scalars[COAT] <= 0.0:
+        f = conductor_scalar(cos_d, props[METAL_A, j], props[METAL_B, j])
     else:
         f = _metal_under(cos_d, 1.0, scalars, props, j)
         if scalars[COAT] > 0.0:
@@ -146,10 +158,14 @@ def interface_reflectance(cos_d, side, scalars, props, out):
     is_wall = scalars[SHEET] > 0.0 and t > 0.0
     mean = 0.0
     passed = 0.0
+    even = scalars[EVEN] > 0.0
+    bare = 0.0
     for j in range(n):
         f = 0.0
         if m < 1.0:
-            f = dielectric_facet(cos_d, side, scalars, props, j)
+            if j == 0 or not even:
+                bare = dielectric_facet(cos_d, side, scalars, props, j)
+            f = bare
             if is_wall:
                 reflected, let = wall_facet(cos_d, side, scalars, props, j)
                 f += t * (reflected - f)

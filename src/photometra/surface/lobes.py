@@ -49,6 +49,7 @@ from .rows import (
     COAT_Y,
     DIFFUSE_ROUGHNESS,
     DISPERSIVE,
+    EVEN,
     FINISH_LOBE,
     FRONT,
     GRAINED,
@@ -327,14 +328,19 @@ def _reflected(wo, wi, side, m, t, near, micro, scalars, props, grid, tables, cu
         single, multiple = oren_nayar_parts(wo[0], wo[1], mu_o, wi[0], wi[1], mu_i, r)
         colour = REVERSE_BODY if side == REVERSE else BODY
         colour_lost = REVERSE_LOST if side == REVERSE else BODY_LOST
+        even = scalars[EVEN] > 0.0
+        lost = 0.0
+        seen = 0.0
         for j in range(n):
             g = grid[j]
-            lost = (1.0 - m) * mu_i * props[row, j]
-            lost *= at_direction_of(tables, table, turn, g, wo[0], wo[1], mu_o, grained)
-            finish[j] += lost * at_direction_of(tables, table, turn, g, wi[0], wi[1], mu_i, grained)
+            if j == 0 or not even:
+                lost = (1.0 - m) * mu_i * at_direction_of(tables, table, turn, g, wo[0], wo[1], mu_o, grained)
+                lost *= at_direction_of(tables, table, turn, g, wi[0], wi[1], mu_i, grained)
+                if body > 0.0:
+                    seen = body * at_direction_of(tables, BODY_WEIGHT, BODY_TURN, g, wo[0], wo[1], mu_o, grained)
+                    seen *= at_direction_of(tables, BODY_WEIGHT, BODY_TURN, g, wi[0], wi[1], mu_i, grained)
+            finish[j] += lost * props[row, j]
             if body > 0.0:
-                seen = body * at_direction_of(tables, BODY_WEIGHT, BODY_TURN, g, wo[0], wo[1], mu_o, grained)
-                seen *= at_direction_of(tables, BODY_WEIGHT, BODY_TURN, g, wi[0], wi[1], mu_i, grained)
                 parts[BODY_LOBE, j] = seen * (props[colour, j] * single + props[colour_lost, j] * multiple)
     return density
 

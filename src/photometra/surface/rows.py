@@ -23,7 +23,9 @@ COAT, COAT_X, COAT_Y, COAT_IOR, COAT_LOST, BELOW_COAT = range(23, 29)
 SHEEN, SHEEN_SPREAD = range(29, 31)
 # Whether light that goes through leaves on a reverse side; how thick a clear wall is, in mm; the share of the body's
 # light that goes through (for choosing lobes only: the spectra have it in them).
-SHEET, WALL, TRANSLUCENCY, SCALARS = range(31, 35)
+SHEET, WALL, TRANSLUCENCY = range(31, 34)
+# Whether index and tables of the dielectric are the same at every wavelength: one then stands for all.
+EVEN, SCALARS = range(34, 36)
 
 # Spectra. METAL_A, METAL_B: n and k, or face and edge reflectance.
 METAL_A, METAL_B, METAL_LOST, METAL_TINT, ETA, BODY, BODY_LOST, ABSORPTION = range(8)

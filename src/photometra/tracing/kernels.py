@@ -12,7 +12,7 @@ import math
 
 import numpy as np
 
-from ..optics.jit import kernel
+from ..optics.jit import kernel, unowned
 from ..surface import lobes, rows
 from .environment import density_at, direction_drawn, place_towards, radiance_at
 from .lights import panel_drawn, panel_met
@@ -407,30 +407,43 @@ def trace(origin, direction, state, index, fraction, nearest_sample, basis, scen
     return 0.0
 
 
+_SHARES = 7 + rows.LOBES
+
+
+def room_for(surfaces):
+    """What one call of `render_tile` works in."""
+    return (
+        np.empty((4, 3)), np.zeros((_SHARES + 2 * LAYERS, HEROES)), np.empty((2, HEROES), np.int64),
+        np.empty(1, np.uint64), np.empty((HEROES, 3)), np.empty((HEROES, 3)),
+        np.empty((surfaces, rows.SPECTRA, HEROES)), np.empty(DEPTH, np.int32), np.zeros(surfaces, np.int64),
+    )  # fmt: skip
+
+
 @kernel
 def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene, limits, patches, sky, panels, shape,
-                matter, media, basis, film, total, squares, cut, apart):  # fmt: skip
+                matter, media, basis, film, total, squares, cut, apart, room):  # fmt: skip
     """Add `count` samples, from number `begin`, to every pixel of a tile.
 
     total (h, w, 3): sums of linear Rec.709; squares (h, w): sums of squared luminance; cut (h, w): energy the bounce
-    limits cut off; apart (LAYERS or 0, h, w, 3): as total, by what the light met first. camera as `camera_array`.
+    limits cut off; apart (LAYERS or 0, h, w, 3): as total, by what the light met first. camera as `camera_array`; room
+    as `room_for`.
     """
-    origin = np.empty(3)
-    direction = np.empty(3)
-    seen = np.empty(HEROES)
-    layers = np.zeros((apart.shape[0], HEROES))
-    index = np.empty(HEROES, np.int64)
-    nearest_sample = np.empty(HEROES, np.int64)
-    fraction = np.empty(HEROES)
-    weights = np.empty((HEROES, 3))
-    own_basis = np.empty((HEROES, 3))
-    state = np.empty(1, np.uint64)
-    surfaces = matter[0].shape[0]
-    work = (
-        np.empty(3), np.empty(3), np.empty(HEROES), np.empty(HEROES), np.empty(HEROES), np.empty((2, HEROES)),
-        np.empty((surfaces, rows.SPECTRA, HEROES)), np.empty((rows.LOBES, HEROES)), np.zeros((LAYERS, HEROES)),
-        np.empty(DEPTH, np.int32), np.zeros(surfaces, np.int64),
-    )  # fmt: skip
+    camera, scene, limits, patches = unowned(camera), unowned(scene), unowned(limits), unowned(patches)
+    sky = (unowned(sky[0]), unowned(sky[1]), unowned(sky[2]), unowned(sky[3]))
+    panels = (unowned(panels[0]), unowned(panels[1]))
+    shape = (unowned(shape[0]), unowned(shape[1]), unowned(shape[2]), unowned(shape[3]))
+    matter = (unowned(matter[0]), unowned(matter[1]), unowned(matter[2]), unowned(matter[3]))
+    media, basis, film = unowned(media), unowned(basis), unowned(film)
+    total, squares, cut, apart = unowned(total), unowned(squares), unowned(cut), unowned(apart)
+    vectors, heroes, places, state = unowned(room[0]), unowned(room[1]), unowned(room[2]), unowned(room[3])
+    origin, direction, wo, wi = vectors[0], vectors[1], vectors[2], vectors[3]
+    seen, value, light, through, fraction = heroes[0], heroes[1], heroes[2], heroes[3], heroes[4]
+    extinct, parts, share = heroes[5:7], heroes[7 : 7 + rows.LOBES], heroes[_SHARES : _SHARES + LAYERS]
+    layers = heroes[_SHARES + LAYERS : _SHARES + LAYERS + apart.shape[0]]
+    index, nearest_sample = places[0], places[1]
+    weights, own_basis = unowned(room[4]), unowned(room[5])
+    props, stack, gathered = unowned(room[6]), unowned(room[7]), unowned(room[8])
+    work = (wo, wi, value, light, through, extinct, props, parts, share, stack, gathered)
     clamp = limits[CLAMP]
     for y in range(y0, y1):
         for x in range(x0, x1):

@@ -9,7 +9,7 @@ from functools import cache
 
 import numpy as np
 
-from .kernels import LAYERS, render_tile
+from .kernels import LAYERS, render_tile, room_for
 from .lights import light_arrays
 from .matter import matter_of
 from .scene import PATCHES, Scene
@@ -85,6 +85,7 @@ class Rendering:
             render_tile(
                 *tile, self.width, self.height, self.samples, count, self.seed, *fixed, light, *fixed_after,
                 basis, film, self._total, self._squares, self._cut, self._apart,
+                room_for(len(self._media)),
             )  # fmt: skip
 
         for done in [_pool().submit(one, tile) for tile in self._tiles]:
