@@ -15,6 +15,6 @@ def run():
     study = make_study()
     for specimen in study.specimens:
         compiled = compile_surface(specimen.surface, constants_reading(specimen.readings))
-        rendering = Rendering(compiled, scene_of(study.booth, specimen.size_mm), _SIDE, _SIDE)
+        rendering = Rendering(compiled, scene_of(study, specimen), _SIDE, _SIDE)
         seconds = median_seconds(rendering.add, 5)
         yield Figure(f"paths per second, {specimen.name}", _SIDE * _SIDE / seconds / 1e6, "M/s", 1.0, True)

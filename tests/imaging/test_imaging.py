@@ -20,7 +20,7 @@ from photometra.imaging.display import (
 )
 from photometra.imaging.pictures import PictureError, read_header, read_picture, write_exr, write_png
 from photometra.imaging.rendering import render_picture
-from photometra.study import Booth
+from photometra.study import Booth, Specimen, Study
 
 _RNG = np.random.default_rng(3)
 
@@ -149,8 +149,9 @@ class TestBooths:
 
     def test_the_furnace_has_no_stage_and_keeps_its_strength(self):
         booth = Booth(strength=3.0)
-        assert scene_of(booth, 50.0).stage and scene_of(booth, 50.0).strength == 3.0
-        furnace = scene_of(booth, 50.0, environment_name="uniform")
+        study, specimen = Study(booth=booth), Specimen("Probe", 50.0)
+        assert scene_of(study, specimen).stage and scene_of(study, specimen).strength == 3.0
+        furnace = scene_of(study, specimen, "uniform")
         assert not furnace.stage and furnace.strength == 1.0 and furnace.radius == 25.0
 
 

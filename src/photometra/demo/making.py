@@ -16,7 +16,8 @@ def _noisy(reading: Reading, rng, **more):
     """The reading with noise of its own stated uncertainty."""
     columns = dict(reading.columns)
     for name in reading.kind.values:
-        columns[name] = reading.columns[name] + rng.normal(size=reading.rows) * reading.sigma[name]
+        # A meter shows nothing below nothing.
+        columns[name] = np.maximum(reading.columns[name] + rng.normal(size=reading.rows) * reading.sigma[name], 0.0)
     return make_reading(reading.name, reading.kind_key, columns, reading.sigma, geometry=reading.geometry, **more)
 
 
@@ -61,6 +62,7 @@ def make_study(seed=_SEED) -> Study:
             readings_of(s, rng),
             frozenset(s.free),
             notes=s.notes,
+            shape=s.shape,
         )
         for s in SAMPLES
     )

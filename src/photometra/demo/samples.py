@@ -12,7 +12,7 @@ from ..surface import Surface
 class Sample:
     """A specimen as it truly is, as it was first guessed, and the readings taken of it.
 
-    readings: (instrument, geometry); free: what the guess leaves to the solver.
+    readings: (instrument, geometry); free: what the guess leaves to the solver; shape: what stands for it.
     """
 
     name: str
@@ -22,6 +22,7 @@ class Sample:
     readings: tuple[tuple[str, str], ...]
     free: tuple[str, ...]
     notes: str
+    shape: str = "ball"
 
 
 SAMPLES = (
@@ -126,5 +127,62 @@ SAMPLES = (
         (("spectrophotometer", "di:8"), ("spectrophotometer", "de:8"), ("glossmeter", "")),
         ("coat.roughness", "coat.ior", "colour"),
         "Teak under seven coats of varnish; the varnish's own colour is held, as no reading tells it from the wood's.",
+    ),
+    Sample(
+        "Ruby signal glass",
+        60.0,
+        Surface(
+            {
+                "ior": 1.531,
+                "abbe": 58.0,
+                "transmission": 1.0,
+                "roughness": 0.04,
+                "interior.colour": (0.62, 0.028, 0.036),
+                "interior.depth": 4.0,
+            }
+        ),
+        {"ior": 1.5, "roughness": 0.1, "abbe": 45.0},
+        (("refractometer", ""), ("spectrophotometer", "di:8"), ("glossmeter", "")),
+        ("roughness", "ior", "abbe"),
+        "A pane of the fog signal, flashed red; how deep its red is waits for a reading of transmittance.",
+        "steps",
+    ),
+    Sample(
+        "Canvas awning",
+        70.0,
+        Surface(
+            {
+                "ior": 1.46,
+                "roughness": 0.72,
+                "colour": (0.52, 0.47, 0.36),
+                "diffuse_roughness": 0.6,
+                "reverse.translucency": 0.24,
+                "reverse.colour": (0.6, 0.52, 0.37),
+            }
+        ),
+        {"colour": (0.4, 0.4, 0.4), "roughness": 0.5},
+        (("spectrophotometer", "di:8"), ("spectrophotometer", "45:0"), ("glossmeter", "")),
+        ("roughness", "colour"),
+        "Sailcloth over the gallery door; its translucency is held until a transmittance is read.",
+        "cloth",
+    ),
+    Sample(
+        "Wool-felt duster",
+        54.0,
+        Surface(
+            {
+                "ior": 1.5,
+                "roughness": 0.85,
+                "colour": (0.075, 0.09, 0.17),
+                "diffuse_roughness": 0.8,
+                "sheen.amount": 0.62,
+                "sheen.colour": (0.75, 0.78, 0.9),
+                "sheen.roughness": 0.34,
+            }
+        ),
+        {"colour": (0.13, 0.12, 0.11), "roughness": 0.7},
+        (("spectrophotometer", "di:8"), ("spectrophotometer", "45:0"), ("glossmeter", "")),
+        ("roughness", "colour"),
+        "The keeper's duster for the lens; its nap, which lights up along the edge, is held until a lobe is read.",
     ),
 )

@@ -66,14 +66,14 @@ def _swatch_icon(linear):
 
 
 class ConstantsBrowser(QDialog):
-    """Chooses a table for the session's specimen. `taken` says which one was applied."""
+    """Chooses a table for the session's specimen, its body or its film. `taken` says which one was applied."""
 
     taken = pyqtSignal(str)
 
-    def __init__(self, session: Session, parent=None):
+    def __init__(self, session: Session, parent=None, target="constants"):
         super().__init__(parent)
-        self.session = session
-        self.setWindowTitle("Optical constants")
+        self.session, self.target = session, target
+        self.setWindowTitle("Optical constants" if target == "constants" else "Constants of the film")
         self.resize(1080, 660)
         self.job = LongJob(self)
         self.job.progressed.connect(lambda at: self.progress.setValue(round(100 * at[0] / at[1])))
@@ -202,7 +202,7 @@ class ConstantsBrowser(QDialog):
             else "The specimen has no active reflectance reading to rank by"
         )
         self.use_button.setText(f"Use for the {specimen.name}" if specimen else "Use")
-        chosen = specimen.surface["constants"] if specimen else ""
+        chosen = specimen.surface[self.target] if specimen else ""
         self._select(chosen or self.key_of_row(0))
 
     def key_of_row(self, row):
@@ -308,7 +308,8 @@ class ConstantsBrowser(QDialog):
         """Apply the table looked at to the specimen, as one undoable step."""
         if self.session.specimen is None or not self.key:
             return
-        self.session.set_values(choosing(self.key), f"constants of {table(self.key).name}")
+        changes = choosing(self.key) if self.target == "constants" else {self.target: self.key}
+        self.session.set_values(changes, f"constants of {table(self.key).name}")
         self.taken.emit(self.key)
         self.accept()
 

@@ -242,12 +242,12 @@ class MainWindow(QMainWindow):
         if self.session.specimen is not None and self.solve_sheet.start():
             self.lower.setCurrentWidget(self.solve_sheet)
 
-    def browse_constants(self):
-        """Open the browser of optical constants for the chosen specimen."""
+    def browse_constants(self, target="constants"):
+        """Open the browser of optical constants for the chosen specimen's body, or its film."""
         if self.session.specimen is None:
             self.say("Add a specimen first; constants belong to one.")
             return
-        self.browser = ConstantsBrowser(self.session, self)
+        self.browser = ConstantsBrowser(self.session, self, target)
         self.browser.show()
 
     def open_hand_over(self):

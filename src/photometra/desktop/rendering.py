@@ -8,48 +8,57 @@ import numpy as np
 from PyQt6.QtCore import QObject, pyqtSignal
 from PyQt6.QtGui import QImage
 
-from ..imaging.booths import scene_of
+from ..imaging.booths import compiled_in, limits_of, scene_of
 from ..imaging.display import Display
-from ..instruments import constants_reading
-from ..study import Booth
-from ..surface import Surface
-from ..surface.compile import compile_surface
+from ..study import Specimen, Study
 from ..surface.constants import FROM_READING
-from ..tracing import Limits, Rendering
+from ..tracing import Rendering
 from .workers import error_text
 
 _EMIT_EVERY = 0.12
-_MOST_SAMPLES = 4096
+_MOST_SAMPLES = 1_000_000
+_FEWEST_FOR_NOISE = 8
 _STEPS = (4, 2)
 """Picture sizes tried first after a change: a quarter, then a half."""
 
 
 @dataclass(frozen=True)
 class Request:
-    """What to render. `readings` only where the surface takes its constants from one of them."""
+    """What to render. Of readings only those that the surface takes its constants from, of the study its booth."""
 
-    surface: Surface
-    size_mm: float
-    readings: tuple
-    booth: Booth
-    pictures: object
+    specimen: Specimen
+    study: Study
     width: int
     height: int
+    layer: str = ""
+    """The picture of what light met first, instead of the whole."""
 
     @classmethod
-    def of(cls, specimen, study, width, height):
+    def of(cls, specimen, study, width, height, layer=""):
         own = specimen.readings if specimen.surface["constants"] == FROM_READING else ()
-        return cls(specimen.surface, specimen.size_mm, own, study.booth, study.pictures, width, height)
+        seen = Specimen("", specimen.size_mm, specimen.surface, own, shape=specimen.shape, wall_mm=specimen.wall_mm)
+        booth = Study("", (), study.booth, study.pictures, study.meshes)
+        return cls(seen, booth, width, height, layer)
+
+    @property
+    def booth(self):
+        return self.study.booth
+
+    @property
+    def surface(self):
+        return self.specimen.surface
 
     def same_light(self, other):
         """Whether only the display differs."""
-        return other is not None and replace(self, booth=_undisplayed(self.booth)) == replace(
-            other, booth=_undisplayed(other.booth)
-        )
+        return other is not None and _undisplayed(self) == _undisplayed(other)
 
 
-def _undisplayed(booth):
-    return replace(booth, exposure=0.0, white=None, view="")
+def _undisplayed(request):
+    """The request without what only shows the picture or ends it; of a layer counts only whether there is one."""
+    booth = replace(request.booth, exposure=0.0, white=None, view="")
+    e = booth.effort
+    booth = replace(booth, effort=replace(e, samples=0, seconds=0.0, noise=0.0))
+    return replace(request, study=replace(request.study, booth=booth), layer="some" if request.layer else "")
 
 
 @dataclass(frozen=True, eq=False)
@@ -145,37 +154,48 @@ class RenderLoop(QObject):
                     self.failed.emit(error_text(error))
 
     def _works(self, rendering):
-        return rendering is not None and not self._paused and rendering.samples < _MOST_SAMPLES
+        if rendering is None or self._paused or rendering.samples == 0:
+            return rendering is not None and not self._paused
+        e = self._request.booth.effort
+        return not (
+            rendering.samples >= (e.samples or _MOST_SAMPLES)
+            or (e.seconds and rendering.seconds >= e.seconds)
+            or (e.noise and rendering.samples >= _FEWEST_FOR_NOISE and rendering.noise() <= e.noise)
+        )
 
     def _begin(self, request, cancel):
         """Compile, show a small picture at once, a larger one next, and hand back the full one to go on with."""
-        compiled = compile_surface(request.surface, constants_reading(request.readings))
-        scene = scene_of(request.booth, request.size_mm, request.pictures)
+        scene = scene_of(request.study, request.specimen)
+        compiled = compiled_in(scene, request.specimen)
+        limits, layered, region = limits_of(request.booth), bool(request.layer), request.booth.region
         for step in _STEPS:
             small = Rendering(
                 compiled,
                 scene,
                 max(16, request.width // step),
                 max(16, request.height // step),
-                limits=Limits(),
+                limits=limits,
+                layered=layered,
+                region=region,
             )
             if not small.add(1, cancel):
                 return None
             self._show(small, request, step)
-        rendering = Rendering(compiled, scene, request.width, request.height, limits=Limits())
+        rendering = Rendering(compiled, scene, request.width, request.height, 1, limits, layered, region)
         return rendering if self._advance(rendering, request, cancel) else None
 
     def _advance(self, rendering, request, cancel):
         """Add samples for about as long as a frame lasts, then show the picture."""
         each = rendering.seconds / rendering.samples if rendering.samples else 1.0
         count = max(1, min(16, int(_EMIT_EVERY / max(each, 1e-4))))
-        if not rendering.add(min(count, _MOST_SAMPLES - rendering.samples), cancel):
+        most = request.booth.effort.samples or _MOST_SAMPLES
+        if not rendering.add(max(1, min(count, most - rendering.samples)), cancel):
             return False
         self._show(rendering, request, 1)
         return True
 
     def _show(self, rendering, request, step):
-        linear = rendering.picture()
+        linear = rendering.layers()[request.layer] if request.layer else rendering.picture()
         booth = request.booth
         shown = Display(booth.exposure, booth.white, booth.view).picture(linear)
         pixels = np.ascontiguousarray((shown * 255.0 + 0.5).astype(np.uint8))

@@ -133,7 +133,7 @@ class RoughnessRow(QWidget):
 def _row_of(specimen, study, cancel):
     """(values, images, the present value); None when cancelled."""
     constants = constants_reading(specimen.readings)
-    scene = scene_of(study.booth, specimen.size_mm, study.pictures)
+    scene = scene_of(study, replace(specimen, shape="ball"))
     # The ball alone, filling its square.
     scene = replace(scene, stage=False, camera=Camera(rise=10.0, focal_mm=102.1))
     display = display_of(study.booth)

@@ -296,7 +296,7 @@ class Sight(QWidget):
         frame = self.picture.frame
         from ..imaging.booths import scene_of
 
-        scene = scene_of(self.session.study.booth, self.session.specimen.size_mm, self.session.study.pictures)
+        scene = scene_of(self.session.study, self.session.specimen)
         height, width, _ = frame.linear.shape
         x, y = scene.patch_place(index, width, height)
         return QPointF(x * self.picture.width(), y * self.picture.height())

@@ -20,7 +20,7 @@ from ..instruments import constants_reading, light_split
 from ..optics import fresnel_conductor
 from ..surface import STRATA, parameters_of, table
 from ..surface.checks import findings
-from ..surface.compile import compile_surface, constants_of
+from ..surface.compile import colours_for, compile_surface, constants_of
 from ..surface.constants import FROM_READING
 from .colour_gauge import ConstantsRow, TripleGauge
 from .film_chart import FilmChart
@@ -28,13 +28,15 @@ from .gauge import Gauge
 from .roughness_row import RoughnessRow
 from .section import Section
 from .session import Session
+from .switch_row import SwitchRow
 from .workers import AFTER_THE_PICTURE, Latest
 
 
 class StrataPanel(QWidget):
     """Section and gauges of the session's surface."""
 
-    browse_constants = pyqtSignal()
+    browse_constants = pyqtSignal(str)
+    """Which parameter a table is wanted for."""
     solve_wanted = pyqtSignal()
 
     def __init__(self, session: Session, parent=None):
@@ -106,8 +108,11 @@ class StrataPanel(QWidget):
         for p in parameters_of(stratum):
             if p.kind == "constants":
                 gauge = ConstantsRow(p)
-                gauge.browse.connect(self.browse_constants)
-                gauge.cleared.connect(lambda: self.session.set_values({"constants": ""}, "let go of constants"))
+                gauge.browse.connect(partial(self.browse_constants.emit, p.name))
+                gauge.cleared.connect(partial(self._let_go, p.name))
+            elif p.kind == "switch":
+                gauge = SwitchRow(p)
+                gauge.changed.connect(partial(self._changed, p.name))
             else:
                 gauge = Gauge(p) if p.kind == "number" else TripleGauge(p)
                 gauge.changed.connect(partial(self._changed, p.name))
@@ -132,6 +137,15 @@ class StrataPanel(QWidget):
         if not goes_on:
             self.session.settle()
 
+    def _let_go(self, name):
+        """Let a table of constants go; a metal keeps the colours it had by it, and what that loses is said."""
+        changes, specimen = {name: ""}, self.session.specimen
+        if name == "constants" and specimen.surface["metalness"] > 0.0:
+            colours, error = colours_for(specimen.surface, constants_reading(specimen.readings))
+            changes.update(colours)
+            self.session.said.emit(f"By face and edge colour it reflects within {100 * error:.1f} % of its table")
+        self.session.set_values(changes, "let go of constants")
+
     def _show_stratum(self):
         for name, (tab, page) in self._pages.items():
             tab.setChecked(name == self.session.stratum)
@@ -149,7 +163,8 @@ class StrataPanel(QWidget):
         surface, sigmas = specimen.surface, specimen.sigmas
         for name, gauge in self.gauges.items():
             if isinstance(gauge, ConstantsRow):
-                gauge.show_state(surface[name], *self._constants_face(specimen))
+                gauge.show_state(surface[name], *self._constants_face(specimen, name))
+                gauge.setVisible(surface.applies(name))
                 continue
             applies = surface.applies(name) or (name == "haze.spread" and "haze.amount" in specimen.free)
             p = gauge.parameter
@@ -163,11 +178,13 @@ class StrataPanel(QWidget):
         self._solve_text.setText(f"{len(specimen.free)} free, {readings} reading{'s' if readings != 1 else ''} count")
         self.solve_button.setEnabled(bool(specimen.free) and readings > 0)
 
-    def _constants_face(self, specimen):
+    def _constants_face(self, specimen, name="constants"):
         """(title, colour facing us) of the chosen constants; ("", None) where there are none."""
-        key = specimen.surface["constants"]
+        key = specimen.surface[name]
         if not key:
             return "", None
+        if name != "constants":
+            return table(key).name, None
         try:
             n, k = constants_of(specimen.surface, constants_reading(specimen.readings))
         except ValueError:

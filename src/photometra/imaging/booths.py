@@ -1,4 +1,4 @@
-"""From a study's booth to the tracer's scene: which environment, turned how, at what strength."""
+"""From a study's booth to the tracer's scene: which light, what stands there, from where it is seen."""
 
 import hashlib
 import os
@@ -7,7 +7,20 @@ from functools import lru_cache
 from importlib.resources import files
 from pathlib import Path
 
-from ..tracing import Environment, Scene, environment_from, uniform_environment
+from ..instruments import constants_reading
+from ..surface.compile import CompiledSurface, compile_surface
+from ..tracing import (
+    Camera,
+    Environment,
+    Limits,
+    Panel,
+    Scene,
+    Shape,
+    environment_from,
+    shape_of,
+    uniform_environment,
+)
+from ..tracing.meshfiles import kept_shape
 from .display import Display
 from .pictures import PictureError, read_picture
 
@@ -69,16 +82,62 @@ def environment(name, pictures=None) -> Environment:
     return _from_file(str(path), stamp)
 
 
-def scene_of(booth, size_mm, pictures=None, environment_name=None) -> Scene:
-    """The scene for a specimen of a size. A uniform environment shows the specimen alone, without the stage."""
-    name = environment_name or booth.environment
-    return Scene(
-        environment(name, pictures),
-        radius=size_mm / 2.0,
-        stage=name != UNIFORM,
-        turn=booth.turn,
-        strength=1.0 if name == UNIFORM else booth.strength,
+@lru_cache(maxsize=16)
+def _standing(name, radius, wall_mm):
+    return shape_of(name, radius, wall_mm)
+
+
+def standing(specimen, meshes=None) -> Shape | None:
+    """What stands for a specimen in the booth; None for the ball. ValueError where there is no such shape or mesh."""
+    if specimen.shape.startswith("meshes/"):
+        if not meshes or specimen.shape not in meshes:
+            raise PictureError(f"'{specimen.shape}' is not in the study; choose another shape for {specimen.name}")
+        return kept_shape(specimen.shape, meshes[specimen.shape])
+    return _standing(specimen.shape, specimen.size_mm / 2.0, specimen.wall_mm)
+
+
+def _panel(lamp, radius):
+    size = 2.0 * radius
+    return Panel(
+        lamp.turn, lamp.rise, lamp.distance * size, lamp.size * size, lamp.size * size, lamp.strength, lamp.spectrum
     )
+
+
+def camera_of(viewpoint) -> Camera:
+    return Camera(viewpoint.rise, viewpoint.turn, viewpoint.focal_mm, 2.0 * viewpoint.distance, viewpoint.f_number)
+
+
+def scene_of(study, specimen, environment_name=None) -> Scene:
+    """The scene in which a study looks at a specimen. A uniform environment shows the specimen alone, no stage."""
+    booth = study.booth
+    name = environment_name or booth.environment
+    shape = standing(specimen, study.meshes)
+    radius = shape.radius if shape and shape.radius else specimen.size_mm / 2.0
+    alone = name == UNIFORM
+    return Scene(
+        environment(name, study.pictures),
+        radius=radius,
+        stage=not alone,
+        turn=booth.turn,
+        strength=1.0 if alone else booth.strength,
+        camera=camera_of(booth.viewpoint),
+        shape=shape,
+        panels=() if alone else (_panel(booth.key, radius), _panel(booth.back, radius)),
+    )
+
+
+def compiled_in(scene, specimen) -> CompiledSurface:
+    """A specimen's surface for a scene: what has no inside, as a cloth, is taken as a sheet."""
+    surface = specimen.surface
+    if scene.shape and scene.shape.is_open and not surface.is_sheet:
+        surface = surface.with_values({"thin_walled": True})
+    return compile_surface(surface, constants_reading(specimen.readings))
+
+
+def limits_of(booth) -> Limits:
+    """How far paths may go, as the booth says."""
+    e = booth.effort
+    return Limits(e.reflection, e.transmission, e.volume, e.clamp)
 
 
 def display_of(booth) -> Display:

@@ -55,9 +55,14 @@ def read_header(path):
         source.close()
 
 
-def write_exr(path, pixels, header=None, half=False):
-    """Write scene-linear float32 (h, w, 3) with text entries in the header; replaces the file in one step."""
-    _write(path, np.asarray(pixels, np.float32), "half" if half else "float", header, ".exr")
+def write_exr(path, pixels, header=None, half=False, layers=None):
+    """Write scene-linear float32 (h, w, 3) with text entries in the header; replaces the file in one step.
+
+    layers: {name: (h, w, 3)}, written beside it as channels `name.R` and so on.
+    """
+    parts = [np.asarray(part, np.float32) for part in (pixels, *(layers or {}).values())]
+    names = ["R", "G", "B", *(f"{name}.{c}" for name in layers or {} for c in "RGB")]
+    _write(path, np.concatenate(parts, axis=2), "half" if half else "float", header, ".exr", names)
 
 
 def write_png(path, shown, header=None):
@@ -66,20 +71,22 @@ def write_png(path, shown, header=None):
     _write(path, (values * 255.0 + 0.5).astype(np.uint8), "uint8", header, ".png")
 
 
-def write_picture(path, linear, display, header=None):
-    """Write a picture by its suffix: EXR scene-linear, PNG as `display` shows it."""
+def write_picture(path, linear, display, header=None, layers=None):
+    """Write a picture by its suffix: EXR scene-linear with its layers, PNG as `display` shows it."""
     if Path(path).suffix.lower() == ".png":
         write_png(path, display.picture(linear), header)
     else:
-        write_exr(path, linear, header)
+        write_exr(path, linear, header, layers=layers)
 
 
-def _write(path, pixels, kind, header, suffix):
+def _write(path, pixels, kind, header, suffix, names=None):
     import OpenImageIO as oiio
 
     path = Path(path)
     height, width, channels = pixels.shape
     spec = oiio.ImageSpec(width, height, channels, kind)
+    if names:
+        spec.channelnames = names
     if suffix == ".exr":
         spec.attribute("compression", "zip")
         spec.attribute("oiio:ColorSpace", "lin_rec709")

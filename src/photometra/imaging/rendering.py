@@ -3,10 +3,8 @@
 import time
 from pathlib import Path
 
-from ..instruments import constants_reading
-from ..surface.compile import compile_surface
 from ..tracing import Limits, Rendering
-from .booths import UNIFORM, display_of, scene_of
+from .booths import UNIFORM, compiled_in, display_of, limits_of, scene_of
 from .pictures import write_picture
 
 DEFAULT_SAMPLES = 64
@@ -16,20 +14,21 @@ _FEWEST_FOR_NOISE = 8
 
 def render_picture(
     study, specimen, path, width, height, samples=None, seconds=None, noise=None, environment=None, seed=1,
-    report=None, cancel=None,
+    report=None, cancel=None, layered=False,
 ):  # fmt: skip
     """Render until a count of samples, a time or a relative noise is reached, then write EXR or PNG.
 
     study: for its booth and pictures. environment: a name instead of the booth's own. report(Rendering) is called
-    about once a second; where `cancel` (a threading.Event) is set nothing is written and None comes back. Returns
-    (path, Rendering). ValueError, in a sentence, where something cannot be read or written.
+    about once a second; where `cancel` (a threading.Event) is set nothing is written and None comes back. layered: an
+    EXR gets, as named layers, what the light met first. Returns (path, Rendering). ValueError, in a sentence, where
+    something cannot be read or written.
     """
-    scene = scene_of(study.booth, specimen.size_mm, study.pictures, environment)
+    scene = scene_of(study, specimen, environment)
     # In the furnace nothing may be lost to the limits: its purpose is to show what the surface loses.
     furnace = (environment or study.booth.environment) == UNIFORM
-    limits = Limits(reflection=1024, transmission=4096, volume=50_000) if furnace else Limits()
-    compiled = compile_surface(specimen.surface, constants_reading(specimen.readings))
-    rendering = Rendering(compiled, scene, width, height, seed, limits)
+    limits = Limits(reflection=1024, transmission=4096, volume=50_000) if furnace else limits_of(study.booth)
+    compiled = compiled_in(scene, specimen)
+    rendering = Rendering(compiled, scene, width, height, seed, limits, layered, study.booth.region)
     if samples is None and seconds is None and noise is None:
         samples = DEFAULT_SAMPLES
     if not _advance(rendering, samples, seconds, noise, report, cancel):
@@ -40,7 +39,7 @@ def render_picture(
         "photometra:samples": rendering.samples,
         **{f"photometra:parameter:{k}": _text(v) for k, v in specimen.surface.given.items()},
     }
-    write_picture(path, rendering.picture(), display_of(study.booth), header)
+    write_picture(path, rendering.picture(), display_of(study.booth), header, rendering.layers())
     return Path(path), rendering
 
 

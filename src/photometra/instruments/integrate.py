@@ -10,7 +10,7 @@ from functools import cache
 import numpy as np
 
 from ..colour import WAVELENGTHS
-from ..optics.jit import kernel
+from ..optics.jit import kernel, unowned
 from ..optics.microfacet import sample_visible_normal
 from ..surface import facets, lobes, rows
 
@@ -39,6 +39,7 @@ def _reflected_share(cos_o, side, polar, weights, turns, index, fraction, grid,
     Each lobe that `lobes.sample` could draw is visited on a product rule instead: Gauss in one number, midpoints
     in the other (over half a turn where the finish has no strokes), and weighed by the mixture's density there.
     """
+    scalars, spectra, tables, curves = unowned(scalars), unowned(spectra), unowned(tables), unowned(curves)
     n = index.shape[0]
     props = np.empty((spectra.shape[0], n))
     rows.gather(spectra, index, fraction, props)
@@ -138,6 +139,7 @@ def _flux_into_aperture(theta, source_x, source_y, half_x, half_y, is_round, rad
     direction, squeezed by cos(theta) across, as the lobe is (its half vectors tilt more); the radius runs as
     alpha sinh(v), in which a GGX lobe of any width is smooth. The turn is split at the corners.
     """
+    scalars, spectra, tables, curves = unowned(scalars), unowned(spectra), unowned(tables), unowned(curves)
     n = index.shape[0]
     props = np.empty((spectra.shape[0], n))
     rows.gather(spectra, index, fraction, props)
@@ -205,6 +207,7 @@ def flux_into_aperture(compiled, theta, half_angles, wavelengths, source=(0.0, 0
 
 @kernel
 def _scattered(wo, directions, index, fraction, grid, scalars, spectra, tables, curves, out):
+    scalars, spectra, tables, curves = unowned(scalars), unowned(spectra), unowned(tables), unowned(curves)
     n = index.shape[0]
     props = np.empty((spectra.shape[0], n))
     rows.gather(spectra, index, fraction, props)

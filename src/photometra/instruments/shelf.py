@@ -61,13 +61,14 @@ def predicted(kind_key, geometry, x, surface: Surface, compiled: CompiledSurface
     """What a reading of a kind would say of a surface at `x` (its first column): shape (value columns, n).
 
     constants: the specimen's own, as `constants_reading`. ValueError where the surface cannot be read so: a metal
-    has no index for a refractometer, a face and edge colour no constants. NaN never comes back.
+    has no index for a refractometer, a face and edge colour no constants. NaN never comes back. Through what is open in
+    a surface the instruments look into a black trap.
     """
     x = np.asarray(x, float)
     if kind_key == "reflectance":
-        return spectrophotometer.spectral_reflectance(compiled, x, geometry or "di:8")[None]
+        return surface["opacity"] * spectrophotometer.spectral_reflectance(compiled, x, geometry or "di:8")[None]
     if kind_key == "gloss":
-        return glossmeter.gloss(compiled, x)[None]
+        return surface["opacity"] * glossmeter.gloss(compiled, x)[None]
     if kind_key == "index" and surface["metalness"] >= 1.0:
         raise ValueError("a refractometer reads dielectrics only; this surface is a metal")
     if kind_key not in ("index", "constants"):

@@ -54,7 +54,7 @@ def _albedo_kernel(mu, s, polar, weights, turns, out):
 
 def fibre_albedo(mu, s):
     """Share of the light at cosines `mu` (n,) that white fibres send back; s in 0.01..1. Within about 1e-3."""
-    nodes, weights = np.polynomial.legendre.leggauss(96)
+    nodes, weights = np.polynomial.legendre.leggauss(64)
     out = np.empty(len(mu))
-    _albedo_kernel(np.asarray(mu, float), float(s), 0.5 * (nodes + 1.0), 0.5 * weights, 48, out)
+    _albedo_kernel(np.asarray(mu, float), float(s), 0.5 * (nodes + 1.0), 0.5 * weights, 20, out)
     return out

@@ -1,20 +1,25 @@
 """The document: specimens, readings, the booth; its file, its history, its autosave."""
 
+from .booth import VIEWPOINTS, Booth, Effort, Lamp, Viewpoint
 from .history import History
 from .journal import Claim, Journal, Rescue, rescues
-from .model import Booth, Specimen, Study
+from .model import Specimen, Study
 from .storage import SUFFIX, StudyError, read_file, write_file
 
 __all__ = [
     "SUFFIX",
+    "VIEWPOINTS",
     "Booth",
     "Claim",
+    "Effort",
     "History",
     "Journal",
+    "Lamp",
     "Rescue",
     "Specimen",
     "Study",
     "StudyError",
+    "Viewpoint",
     "read_file",
     "rescues",
     "write_file",

@@ -7,12 +7,15 @@ from types import MappingProxyType
 from ..fitting import Solution, default_free
 from ..readings import Reading
 from ..surface import Surface, parameter
+from .booth import Booth
 
 
 @dataclass(frozen=True)
 class Specimen:
-    """One physical sample being calibrated. `size_mm` is the diameter of the ball that stands for it.
+    """One physical sample being calibrated. `size_mm` is how large it is: the diameter of the ball that stands for it.
 
+    shape: what stands for it in the booth, by name, or `meshes/...` for one kept in the study; wall_mm: how thick the
+    wall of a vessel is.
     free: names of the parameters a solve may change. bounds: {scalar: (low, high)}, narrower than the hard range.
     sigmas: {scalar: standard error} of the last solve, dropped for what was changed by hand since.
     """
@@ -25,6 +28,8 @@ class Specimen:
     bounds: Mapping[str, tuple[float, float]] = field(default_factory=lambda: MappingProxyType({}))
     sigmas: Mapping[str, float] = field(default_factory=lambda: MappingProxyType({}))
     notes: str = ""
+    shape: str = "ball"
+    wall_mm: float = 2.5
 
     def __hash__(self):
         return hash((self.name, self.surface, self.readings))
@@ -74,29 +79,14 @@ def _checked_size(size_mm):
 
 
 @dataclass(frozen=True)
-class Booth:
-    """Where specimens are looked at. turn in degrees, strength a factor, exposure in stops.
-
-    environment: a shipped one's name, "uniform", or `pictures/...` for one kept in the study. white: the linear
-    Rec.709 of a place known to be neutral, or None where nothing is balanced. view: a view transform's key.
-    """
-
-    environment: str = "lantern-room"
-    turn: float = 0.0
-    strength: float = 1.0
-    exposure: float = 0.0
-    white: tuple[float, float, float] | None = None
-    view: str = "filmic"
-
-
-@dataclass(frozen=True)
 class Study:
-    """A whole document. `pictures`: {name: bytes} of the picture files it carries."""
+    """A whole document. `pictures` and `meshes`: {name: bytes} of the picture and mesh files it carries."""
 
     name: str = "Untitled"
     specimens: tuple[Specimen, ...] = ()
     booth: Booth = field(default_factory=Booth)
     pictures: Mapping[str, bytes] = field(default_factory=lambda: MappingProxyType({}))
+    meshes: Mapping[str, bytes] = field(default_factory=lambda: MappingProxyType({}))
 
     def specimen(self, name) -> Specimen:
         """A specimen by name, whatever its case; ValueError, naming them all, where there is none."""

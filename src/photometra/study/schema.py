@@ -1,9 +1,12 @@
 """The shape of `study.json`, as pydantic models; `study.schema.json` beside this file is written from them."""
 
 import json
+from dataclasses import asdict
 from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
+
+from .booth import Booth, Effort, Lamp, Viewpoint
 
 FORMAT = "photometra-study"
 VERSION = 1
@@ -26,12 +29,47 @@ class ReadingEntry(_Strict):
 class SpecimenEntry(_Strict):
     name: _Name
     size_mm: Annotated[float, Field(ge=0.1, le=10_000)] = 60.0
-    surface: dict[str, _Finite | str | tuple[_Finite, _Finite, _Finite]] = {}
+    surface: dict[str, bool | _Finite | str | tuple[_Finite, _Finite, _Finite]] = {}
     free: list[str] = []
     bounds: dict[str, tuple[_Finite, _Finite]] = {}
     sigmas: dict[str, Annotated[float, Field(ge=0, allow_inf_nan=False)]] = {}
     readings: list[ReadingEntry] = []
     notes: str = ""
+    shape: _Name = "ball"
+    wall_mm: Annotated[float, Field(gt=0, le=100)] = 2.5
+
+
+_Angle = Annotated[float, Field(ge=-360, le=360)]
+
+
+class ViewpointEntry(_Strict):
+    turn: _Angle = 0.0
+    rise: Annotated[float, Field(ge=-89, le=89)] = 13.0
+    distance: Annotated[float, Field(ge=0.6, le=1000)] = 4.6
+    focal_mm: Annotated[float, Field(ge=4, le=2000)] = 64.75
+    f_number: Annotated[float, Field(ge=0, le=128)] = 0.0
+
+
+class LampEntry(_Strict):
+    strength: Annotated[float, Field(ge=0, le=1e6)] = 0.0
+    spectrum: _Name = "D65"
+    turn: _Angle = 0.0
+    rise: Annotated[float, Field(ge=-89, le=89)] = 0.0
+    distance: Annotated[float, Field(ge=0.6, le=1000)] = 2.5
+    size: Annotated[float, Field(gt=0, le=100)] = 1.2
+
+
+class EffortEntry(_Strict):
+    samples: Annotated[int, Field(ge=0, le=10_000_000)] = 4096
+    seconds: Annotated[float, Field(ge=0, le=1e6)] = 0.0
+    noise: Annotated[float, Field(ge=0, le=1)] = 0.0
+    reflection: Annotated[int, Field(ge=1, le=100_000)] = 16
+    transmission: Annotated[int, Field(ge=1, le=100_000)] = 256
+    volume: Annotated[int, Field(ge=1, le=1_000_000)] = 4096
+    clamp: Annotated[float, Field(ge=0, le=1e9)] = 0.0
+
+
+_Share = Annotated[float, Field(ge=0, le=1)]
 
 
 class BoothEntry(_Strict):
@@ -48,6 +86,20 @@ class BoothEntry(_Strict):
         | None
     ) = None
     view: _Name = "filmic"
+    viewpoint: ViewpointEntry = ViewpointEntry()
+    key: LampEntry = LampEntry(**asdict(Booth().key))
+    back: LampEntry = LampEntry(**asdict(Booth().back))
+    effort: EffortEntry = EffortEntry()
+    region: tuple[_Share, _Share, _Share, _Share] | None = None
+
+    @classmethod
+    def of(cls, booth: Booth):
+        return cls(**asdict(booth))
+
+    def booth(self) -> Booth:
+        nested = {"viewpoint": Viewpoint, "key": Lamp, "back": Lamp, "effort": Effort}
+        values = self.model_dump()
+        return Booth(**{k: nested[k](**v) if k in nested else v for k, v in values.items()})
 
 
 class StudyEntry(_Strict):

@@ -15,11 +15,13 @@ from pydantic import ValidationError
 from ..readings import ReadingError, read_text, write_text
 from ..surface import Surface
 from ..surface.parameters import scalar_owner
-from .model import Booth, Specimen, Study
+from .model import Specimen, Study
 from .schema import FORMAT, VERSION, BoothEntry, ReadingEntry, SpecimenEntry, StudyEntry
 
 SUFFIX = ".photometra"
-_MEMBER = re.compile(r"^(study\.json|readings/[a-z0-9-]{1,80}\.csv|pictures/[A-Za-z0-9][A-Za-z0-9._-]{0,120})$")
+_MEMBER = re.compile(
+    r"^(study\.json|readings/[a-z0-9-]{1,80}\.csv|(pictures|meshes)/[A-Za-z0-9][A-Za-z0-9._-]{0,120})$"
+)
 _MOST_MEMBERS = 5_000
 _MOST_JSON = 32_000_000
 _MOST_READING = 16_000_000
@@ -55,13 +57,15 @@ def encoded(study: Study) -> dict[str, bytes]:
                 sigmas=dict(sorted(specimen.sigmas.items())),
                 readings=entries,
                 notes=specimen.notes,
+                shape=specimen.shape,
+                wall_mm=specimen.wall_mm,
             )
         )
-    booth = BoothEntry(**vars(study.booth))
+    booth = BoothEntry.of(study.booth)
     entry = StudyEntry(name=study.name, booth=booth, specimens=specimens)
     text = json.dumps(entry.model_dump(mode="json"), indent=1, ensure_ascii=False)
     members = {"study.json": text.encode(), **members}
-    return members | {name: bytes(data) for name, data in sorted(study.pictures.items())}
+    return members | {name: bytes(data) for name, data in sorted({**study.pictures, **study.meshes}.items())}
 
 
 def write_file(study: Study, path, before_rename=None):
@@ -167,12 +171,14 @@ def _decoded(path, archive):
         first = error.errors()[0]
         place = ".".join(str(p) for p in first["loc"])
         raise StudyError(f"{path}: study.json, {place}: {first['msg'].lower()}") from None
-    pictures = {n: archive.read(n) for n in sorted(names) if n.startswith("pictures/")}
+    pictures, meshes = (
+        {n: archive.read(n) for n in sorted(names) if n.startswith(folder)} for folder in ("pictures/", "meshes/")
+    )
     specimens = tuple(_specimen(path, archive, names, s) for s in entry.specimens)
     folded = [s.name.casefold() for s in specimens]
     if len(set(folded)) != len(folded):
         raise StudyError(f"{path}: two specimens have one name")
-    return Study(entry.name, specimens, Booth(**entry.booth.model_dump()), pictures)
+    return Study(entry.name, specimens, entry.booth.booth(), pictures, meshes)
 
 
 def _specimen(path, archive, names, entry: SpecimenEntry):
@@ -189,12 +195,12 @@ def _specimen(path, archive, names, entry: SpecimenEntry):
             raise StudyError(str(error)) from None
         readings.append(reading.with_changes(active=r.active))
     try:
-        surface = Surface({k: float(v) if isinstance(v, int) else v for k, v in entry.surface.items()})
+        surface = Surface({k: float(v) if type(v) is int else v for k, v in entry.surface.items()})
         for scalar in (*entry.free, *entry.bounds, *entry.sigmas):
             scalar_owner(scalar)
     except ValueError as error:
         raise StudyError(f"{path}: specimen '{entry.name}': {error}") from None
     return Specimen(
         entry.name, entry.size_mm, surface, tuple(readings), frozenset(entry.free),
-        dict(entry.bounds), dict(entry.sigmas), entry.notes,
+        dict(entry.bounds), dict(entry.sigmas), entry.notes, entry.shape, entry.wall_mm,
     )  # fmt: skip

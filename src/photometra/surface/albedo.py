@@ -17,9 +17,16 @@ from . import rows
 from .rows import COSINES
 
 MU = np.linspace(0.0, 1.0, COSINES)
-_POLAR, _POLAR_WEIGHTS = (x / 2 for x in np.polynomial.legendre.leggauss(48))
-_POLAR = _POLAR + 0.5
-_TURNS = 32
+
+
+def _rule(count):
+    nodes, weights = np.polynomial.legendre.leggauss(count)
+    return 0.5 * (nodes + 1.0), 0.5 * weights
+
+
+_POLAR, _TURNS = _rule(48), 32
+_GRAIN_POLAR, _GRAIN_TURNS = _rule(24), 32
+"""With strokes every turn of the light is visited too, each a little less finely."""
 
 
 @lru_cache(maxsize=4)
@@ -86,7 +93,7 @@ FACETS = np.linspace(0.0, 1.0, 128)
 """Cosines at a facet at which its reflectance is asked for."""
 
 
-_GRAIN_TURNS = (np.arange(4) + 0.5) * np.pi / 8.0
+_LIGHT_TURNS = (np.arange(4) + 0.5) * np.pi / 8.0
 
 
 @lru_cache(maxsize=64)
@@ -95,16 +102,16 @@ def _shares(ax, ay, eta):
     sizes = ((COSINES, FACETS.size), (COSINES, FACETS.size), (COSINES, COSINES))
     mean = tuple(np.zeros(size) for size in sizes)
     if ax == ay:
-        _facet_shares(ax, ay, 0.0, eta, MU, _POLAR, _POLAR_WEIGHTS, _TURNS, *mean)
+        _facet_shares(ax, ay, 0.0, eta, MU, *_POLAR, _TURNS, *mean)
         return mean, None
     turn = tuple(np.zeros((2, *size)) for size in sizes[:2])
-    for phi in _GRAIN_TURNS:
+    for phi in _LIGHT_TURNS:
         found = tuple(np.zeros(size) for size in sizes)
-        _facet_shares(ax, ay, float(phi), eta, MU, _POLAR, _POLAR_WEIGHTS, 2 * _TURNS, *found)
+        _facet_shares(ax, ay, float(phi), eta, MU, *_GRAIN_POLAR, _GRAIN_TURNS, *found)
         for into, part in zip(mean, found, strict=True):
-            into += part / _GRAIN_TURNS.size
+            into += part / _LIGHT_TURNS.size
         for into, part in zip(turn, found, strict=False):
-            into += 2.0 / _GRAIN_TURNS.size * np.cos(np.array([2.0, 4.0]) * phi)[:, None, None] * part
+            into += 2.0 / _LIGHT_TURNS.size * np.cos(np.array([2.0, 4.0]) * phi)[:, None, None] * part
     return mean, turn
 
 

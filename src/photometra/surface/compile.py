@@ -5,13 +5,21 @@ from dataclasses import dataclass, fields
 
 import numpy as np
 
-from ..colour import WAVELENGTHS, coefficients_of_rgb, interpolated, reflectance_of_rgb
+from ..colour import (
+    WAVELENGTHS,
+    coefficients_of_rgb,
+    grid_weights,
+    interpolated,
+    reflectance_of_rgb,
+    xyz_to_linear_srgb,
+)
 from ..optics.diffuse import oren_nayar_multiple
 from ..optics.dispersion import cauchy_ior
 from ..optics.fibres import fibre_albedo
+from ..optics.fresnel import fresnel_conductor
 from ..optics.halfspace import single_albedo
 from ..optics.media import absorption_from_colour, absorption_from_extinction
-from ..optics.metal import constants_from_colours
+from ..optics.metal import colours_from_constants, constants_from_colours
 from . import facets, rows
 from .albedo import (
     FACETS,
@@ -91,6 +99,22 @@ def body_constants(surface, reading=None):
     if surface["metalness"] >= 1.0:
         return None
     return cauchy_ior(WAVELENGTHS, surface["ior"], surface["abbe"]), np.zeros(WAVELENGTHS.size)
+
+
+def colours_for(surface, reading=None):
+    """({face_colour, edge_colour}, largest error in reflectance) with which a metal can do without its table.
+
+    Gulbrandsen (2014). The error is against the table, over the visible wavelengths and from facing us to 82 degrees.
+    """
+    n, k = constants_of(surface, reading)
+    face, edge = colours_from_constants(n, k)
+    white = grid_weights("D65")
+    rgb = [tuple(float(v) for v in np.clip(xyz_to_linear_srgb(s @ white), 0.0, 1.0)) for s in (face, edge)]
+    back = constants_from_colours(*(reflectance_of_rgb(colour) for colour in rgb))
+    cosines = np.array([1.0, 0.7, 0.4, 1.0 / 7.0])[:, None]
+    seen = slice(4, 65)
+    error = np.abs(fresnel_conductor(cosines, n, k) - fresnel_conductor(cosines, *back))[:, seen].max()
+    return {"face_colour": rgb[0], "edge_colour": rgb[1]}, float(error)
 
 
 def absorption(surface, reading=None):

@@ -105,10 +105,12 @@ def checked(p, value):
         if not isinstance(value, (list, tuple)) or len(value) != 3:
             raise ValueError(f"{p.name}: a colour needs three numbers")
         return tuple(checked_number(p, v) for v in value)
-    from .constants import check_name
+    from .constants import FROM_READING, check_name
 
     if not isinstance(value, str):
         raise ValueError(f"{p.name}: '{value}' is not the name of a table")
+    if p.name != "constants" and value == FROM_READING:
+        raise ValueError(f"{p.name}: a reading is of the body; choose a built-in table")
     return check_name(value)
 
 

@@ -17,7 +17,7 @@ class Shape:
 
     height: in mm. axis, centre: about which its strokes run round, or along which they run straight on. is_open: a
     sheet without an inside. stock: besides the specimen's own surface (0), the surfaces that its triangles name, by
-    their numbers from 1 on.
+    their numbers from 1 on. radius: of the booth, where the shape has a size of its own.
     """
 
     mesh: Mesh
@@ -27,6 +27,7 @@ class Shape:
     is_straight: bool = False
     is_open: bool = False
     stock: tuple[str, ...] = ()
+    radius: float | None = None
 
 
 # The surfaces of a shape that are not the specimen's: a plain glass, the boundary from that glass to the specimen, and
@@ -136,7 +137,7 @@ def steps(radius) -> Shape:
         before = thick
     x1 = left + len(STEPS_MM) * STEP_WIDE_MM
     parts.flat([[x1, low, back + before], [x1, low, back], [x1, high, back], [x1, high, back + before]])
-    return Shape(parts.mesh(), high, axis=(1.0, 0.0, 0.0), is_straight=True)
+    return Shape(parts.mesh(), high, axis=(1.0, 0.0, 0.0), is_straight=True, radius=-left)
 
 
 def wedge(radius) -> Shape:
