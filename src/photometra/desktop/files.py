@@ -5,12 +5,14 @@ from functools import partial
 from pathlib import Path
 
 from PyQt6.QtCore import QEventLoop, QObject, QSettings, QTimer, pyqtSignal
-from PyQt6.QtWidgets import QFileDialog, QMessageBox
+from PyQt6.QtWidgets import QDialog, QFileDialog, QMessageBox
 
 from ..imaging.pictures import read_picture
 from ..readings import read_file as read_reading
 from ..study import SUFFIX, Claim, Journal, Study, read_file, rescues, write_file
 from ..tracing import environment_from
+from ..tracing.meshfiles import SUFFIXES, read_mesh
+from .mesh_question import MeshQuestion
 from .session import Session
 from .workers import Latest, LongJob
 
@@ -183,34 +185,39 @@ class Files(QObject):
         if name:
             self.bring_in(name)
 
+    def choose_mesh(self):
+        kinds = " ".join(f"*{suffix}" for suffix in SUFFIXES)
+        name, _ = QFileDialog.getOpenFileName(self.window, "Take a mesh", self._folder(), f"Meshes ({kinds})")
+        if name:
+            self.bring_in(name)
+
     def bring_in(self, path):
-        """Take a dropped or chosen file for what it is: a study, an environment, or a reading of the specimen."""
+        """Take a dropped or chosen file for what it is: a study, an environment, a mesh, or a reading."""
         path = Path(path)
         if path.suffix == SUFFIX:
             self.open(path)
         elif path.suffix.lower() in _PICTURES:
-            self._fetch(path, None)
+            self._fetch(partial(_environment_bytes, path), partial(self._take_environment, path))
         elif self.session.specimen is None:
-            self.refuse("Add a specimen first; a reading belongs to one.")
+            self.refuse("Add a specimen first; a reading or a mesh belongs to one.")
+        elif path.suffix.lower() in SUFFIXES:
+            self._fetch(partial(read_mesh, path), partial(self._ask_of_mesh, self.session.specimen.name))
         else:
-            self._fetch(path, self.session.specimen.name)
+            self._fetch(partial(read_reading, path), partial(self._take_reading, self.session.specimen.name))
 
-    def _fetch(self, path, specimen_name):
-        self._arriving.append((path, specimen_name))
+    def _fetch(self, read, take):
+        """Have `read()` done in the background, one after the other, and `take` what it gives."""
+        self._arriving.append((read, take))
         self._fetch_next()
 
     def _fetch_next(self):
         if self._arriving and not self._fetcher.is_running:
-            path, specimen_name = self._arriving.pop(0)
-            read = _environment_bytes if specimen_name is None else read_reading
-            self._fetcher.start(lambda _report, _cancel: (path, specimen_name, read(path)))
+            read, take = self._arriving.pop(0)
+            self._fetcher.start(lambda _report, _cancel: (take, read()))
 
     def _fetched(self, found):
-        path, specimen_name, what = found
-        if specimen_name is None:
-            self._take_environment(path, what)
-        else:
-            self._take_reading(specimen_name, what)
+        take, what = found
+        take(what)
         self._fetch_next()
 
     def _not_fetched(self, sentence):
@@ -231,11 +238,31 @@ class Files(QObject):
         self.session.said.emit(f"Imported {reading.name}: {reading.label}, {reading.rows} rows")
 
     def _take_environment(self, path, data):
-        safe = "".join(c if (c.isascii() and c.isalnum()) or c in "._-" else "-" for c in path.name).lstrip("._-")
-        name = f"pictures/{safe[-100:] or 'environment.exr'}"
+        name = f"pictures/{_safe(path.name, 'environment.exr')}"
         study = self.session.study
         study = replace(study, pictures={**study.pictures, name: data})
         self.session.history.apply(study.with_booth(environment=name), "environment")
+
+    def _ask_of_mesh(self, specimen_name, mesh):
+        """Ask for the unit, then have the mesh made ready as a study keeps it."""
+        size = self.session.specimen.size_mm if self.session.specimen else 60.0
+        question = MeshQuestion(mesh, size, self.window)
+        if question.exec() == QDialog.DialogCode.Accepted:
+            self._fetch(
+                partial(mesh.as_ply, question.unit_mm, question.up), partial(self._take_mesh, specimen_name, mesh.name)
+            )
+
+    def _take_mesh(self, specimen_name, file_name, data):
+        name = f"meshes/{_safe(Path(file_name).stem, 'mesh')}.ply"
+        study = self.session.study
+        try:
+            index = study.index(specimen_name)
+        except ValueError as error:
+            self.refuse(str(error))
+            return
+        specimen = replace(study.specimens[index], shape=name)
+        study = replace(study.with_specimen_at(index, specimen), meshes={**study.meshes, name: data})
+        self.session.history.apply(study, "mesh")
 
     # Remembering.
 
@@ -265,6 +292,12 @@ class Files(QObject):
         self._writer.end()
         self._keeper.end()
         self._journal.clear()
+
+
+def _safe(name, otherwise):
+    """A file's name as a study may hold it."""
+    safe = "".join(c if (c.isascii() and c.isalnum()) or c in "._-" else "-" for c in name).lstrip("._-")
+    return safe[-100:].lstrip("._-") or otherwise
 
 
 def _environment_bytes(path):

@@ -21,6 +21,7 @@ from PyQt6.QtWidgets import (
 from .. import __version__
 from ..optics.jit import is_warm
 from . import theme
+from .booth_sheet import BoothSheet
 from .chart import ReadingChart
 from .constants_browser import ConstantsBrowser
 from .files import Files
@@ -52,6 +53,7 @@ class MainWindow(QMainWindow):
         self.sight = Sight(self.session)
         self.chart = ReadingChart(self.session)
         self.solve_sheet = SolveSheet(self.session)
+        self.booth_sheet = BoothSheet(self.session)
         self.strata = StrataPanel(self.session)
         self.probe_line = ProbeLine(self.session)
         self.browser = None
@@ -70,6 +72,7 @@ class MainWindow(QMainWindow):
         self.lower = QStackedWidget()
         self.lower.addWidget(self.chart)
         self.lower.addWidget(self.solve_sheet)
+        self.lower.addWidget(self.booth_sheet)
         middle = QSplitter(Qt.Orientation.Vertical)
         middle.addWidget(self.sight)
         middle.addWidget(self.lower)
@@ -117,9 +120,16 @@ class MainWindow(QMainWindow):
         self.strata.browse_constants.connect(self.browse_constants)
         self.strata.solve_wanted.connect(self.solve)
         self.solve_sheet.closed.connect(lambda: self.lower.setCurrentWidget(self.chart))
+        self.sight.booth_wanted.connect(self.show_booth)
+        self.booth_sheet.closed.connect(lambda: self.show_booth(False))
+        self.booth_sheet.mesh_wanted.connect(self.files.choose_mesh)
+        self.booth_sheet.region_wanted.connect(self.sight.want_region)
+        self.lower.currentChanged.connect(
+            lambda _: self.sight.booth_button.setChecked(self.lower.currentWidget() is self.booth_sheet)
+        )
         self.route.taken.connect(self.go_to)
         s.reading_chosen.connect(self._back_to_chart)
-        s.chosen_changed.connect(self._back_to_chart)
+        s.chosen_changed.connect(self._leave_solve_sheet)
         self._warming.progressed.connect(
             lambda at: self.say(f"Preparing the tracer for its first run: {at[0]}, {at[1] + 1} of {at[2]}")
         )
@@ -128,6 +138,14 @@ class MainWindow(QMainWindow):
     def _back_to_chart(self):
         if not self.solve_sheet.job.is_running:
             self.lower.setCurrentWidget(self.chart)
+
+    def _leave_solve_sheet(self):
+        if self.lower.currentWidget() is self.solve_sheet:
+            self._back_to_chart()
+
+    def show_booth(self, on):
+        """Show the booth's sheet under the picture, or the chart again."""
+        self.lower.setCurrentWidget(self.booth_sheet if on else self.chart)
 
     def _make_menus(self):
         bar = self.menuBar()
@@ -142,6 +160,7 @@ class MainWindow(QMainWindow):
         study.addSeparator()
         self._add(study, "&Import a reading…", self.files.choose_and_import, "Ctrl+I")
         self._add(study, "Take an &environment…", self.files.choose_environment)
+        self._add(study, "Take a &mesh…", self.files.choose_mesh)
         study.addSeparator()
         self._add(study, "&Hand over…", self.open_hand_over, "Ctrl+E")
         study.addSeparator()
@@ -161,6 +180,9 @@ class MainWindow(QMainWindow):
         self._add(surface, "Optical &constants…", self.browse_constants, "Ctrl+B")
         self._add(surface, "&Solve", self.solve, "Ctrl+Return")
         view = bar.addMenu("&View")
+        self._add(
+            view, "&Booth: shape, camera, lamps", lambda: self.show_booth(self.lower.currentWidget() is self.chart)
+        )
         self._add(view, "&Pause or resume", self.probe_line.pause.toggle, "Ctrl+Space")
         self._add(view, "&Restart the picture", self.sight.loop.restart, "Ctrl+R")
         self._add(view, "P&lain view and back", self.sight.toggle_plain, "Ctrl+P")

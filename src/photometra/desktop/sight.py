@@ -1,8 +1,10 @@
 """The sight: the picture in the booth, on its mid-grey surround, with the strip of its controls."""
 
+from dataclasses import replace
+
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, QTimer, pyqtSignal
-from PyQt6.QtGui import QPainter, QPen
+from PyQt6.QtGui import QPainter, QPainterPath, QPen
 from PyQt6.QtWidgets import (
     QComboBox,
     QHBoxLayout,
@@ -12,24 +14,35 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
-from ..imaging.booths import UNIFORM, environment_names
+from ..imaging.booths import UNIFORM, environment_names, scene_of
 from ..imaging.display import FILMIC, PLAIN, exposure_for_white, view_names
 from . import theme
 from .drag_field import DragField
+from .layer_strip import LayerStrip
 from .rendering import Frame, RenderLoop, Request
 from .session import Session
 
 _PICK_RADIUS = 3
-NEUTRAL, WHITE = "neutral", "white"
+NEUTRAL, WHITE, REGION = "neutral", "white", "region"
+_SMALLEST_REGION = 0.02
 
 
 class Picture(QWidget):
-    """Shows frames and says where the pointer is. Dragging with the right button turns the environment."""
+    """Shows frames and says where the pointer is.
+
+    Dragging turns the camera, with the right button the environment; the wheel brings the camera nearer. While a region
+    is wanted, dragging draws it.
+    """
 
     pointed = pyqtSignal(object)
     """(x, y) in picture pixels, or None when the pointer leaves."""
     picked = pyqtSignal(int, int)
     turned = pyqtSignal(float, bool)
+    orbited = pyqtSignal(float, float, bool)
+    """By how many degrees round and up, and whether the drag goes on."""
+    neared = pyqtSignal(float)
+    framed = pyqtSignal(object)
+    """A region (left, top, right, bottom) in 0..1."""
     resized = pyqtSignal()
 
     def __init__(self, parent=None):
@@ -37,12 +50,18 @@ class Picture(QWidget):
         self.frame: Frame | None = None
         self.picking = ""
         self._turning = None
+        self._orbiting = None
+        self._frame_from = None
+        self.drawn_region = None
         self._pointer = None
         self.setMouseTracking(True)
         self.setMinimumSize(240, 160)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
         self.setAccessibleName("Picture")
-        self.setToolTip("Drag with the right button to turn the light. Point to read a pixel.")
+        self.setToolTip(
+            "Drag to go round the specimen, with the right button to turn the light; the wheel brings you nearer. "
+            "Point to read a pixel."
+        )
 
     def sizeHint(self):
         return QSize(680, 400)
@@ -75,20 +94,50 @@ class Picture(QWidget):
             x = event.position().x()
             self.turned.emit((x - self._turning) * 0.5, True)
             self._turning = x
+        if self._orbiting is not None:
+            by = event.position() - self._orbiting
+            self._orbiting = event.position()
+            self.orbited.emit(-0.4 * by.x(), 0.3 * by.y(), True)
+        if self._frame_from is not None:
+            self.drawn_region = self._region_to(event.position())
+            self.update()
         self._tell()
 
     def mousePressEvent(self, event):
         if event.button() == Qt.MouseButton.RightButton:
             self._turning = event.position().x()
-        elif event.button() == Qt.MouseButton.LeftButton and self.picking:
+        elif event.button() != Qt.MouseButton.LeftButton:
+            return
+        elif self.picking == REGION:
+            self._frame_from = event.position()
+        elif self.picking:
             at = self.pixel_at(event.position())
             if at is not None:
                 self.picked.emit(*at)
+        else:
+            self._orbiting = event.position()
+
+    def _region_to(self, position):
+        """The region from where the drag began, within the picture."""
+        xs = sorted(min(max(p.x() / self.width(), 0.0), 1.0) for p in (self._frame_from, position))
+        ys = sorted(min(max(p.y() / self.height(), 0.0), 1.0) for p in (self._frame_from, position))
+        return xs[0], ys[0], xs[1], ys[1]
+
+    def wheelEvent(self, event):
+        self.neared.emit(0.9 ** (event.angleDelta().y() / 120.0))
 
     def mouseReleaseEvent(self, event):
         if event.button() == Qt.MouseButton.RightButton and self._turning is not None:
             self._turning = None
             self.turned.emit(0.0, False)
+        if event.button() == Qt.MouseButton.LeftButton:
+            if self._orbiting is not None:
+                self._orbiting = None
+                self.orbited.emit(0.0, 0.0, False)
+            if self._frame_from is not None:
+                region = self._region_to(event.position())
+                self._frame_from = self.drawn_region = None
+                self.framed.emit(region)
 
     def leaveEvent(self, _event):
         self._pointer = None
@@ -106,16 +155,33 @@ class Picture(QWidget):
             return
         painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform, self.frame.step > 1)
         painter.drawImage(QRectF(self.rect()), self.frame.image)
+        region = self.drawn_region or self.frame.request.booth.region
+        if region is not None:
+            self._paint_region(painter, region)
         if self.picking:
             painter.setFont(theme.font(9.5))
             text = {
                 NEUTRAL: "Click a place that is known to be neutral: a grey patch",
                 WHITE: "Click the white to expose for",
+                REGION: "Drag a rectangle: only that is rendered",
             }
             box = QRectF(0.0, 0.0, self.width(), 26.0)
             painter.fillRect(box, theme.colour("raised", 230))
             painter.setPen(QPen(theme.colour("text")))
             painter.drawText(box, Qt.AlignmentFlag.AlignCenter, text[self.picking])
+
+    def _paint_region(self, painter, region):
+        left, top, right, bottom = region
+        w, h = float(self.width()), float(self.height())
+        box = QRectF(left * w, top * h, (right - left) * w, (bottom - top) * h)
+        if self.frame.request.booth.region is not None:
+            outside = QPainterPath()
+            outside.addRect(QRectF(self.rect()))
+            outside.addRect(box)
+            painter.fillPath(outside, theme.SURROUND)
+        painter.setPen(QPen(theme.colour("text"), 1.0, Qt.PenStyle.DashLine))
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        painter.drawRect(box)
 
 
 class Sight(QWidget):
@@ -125,6 +191,7 @@ class Sight(QWidget):
     """The scene-linear pixel under the pointer (3,), or None."""
     progressed = pyqtSignal(object)
     """Each new Frame."""
+    booth_wanted = pyqtSignal(bool)
 
     def __init__(self, session: Session, parent=None):
         super().__init__(parent)
@@ -140,11 +207,18 @@ class Sight(QWidget):
         self.picture.pointed.connect(self._probe)
         self.picture.picked.connect(self._picked)
         self.picture.turned.connect(self._turned)
+        self.picture.orbited.connect(self._orbited)
+        self.picture.neared.connect(self._neared)
+        self.picture.framed.connect(self._framed)
+        self.layer = ""
+        self.layers = LayerStrip(session)
+        self.layers.chosen.connect(self._show_layer)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(0)
         column.addWidget(self._strip())
         column.addWidget(self.picture, 1)
+        column.addWidget(self.layers)
         session.surface_changed.connect(self._ask)
         session.booth_changed.connect(self._booth_changed)
         self._booth_changed()
@@ -154,10 +228,10 @@ class Sight(QWidget):
         strip.setObjectName("panel")
         strip.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         row = QHBoxLayout(strip)
-        row.setContentsMargins(8, 4, 8, 4)
-        row.setSpacing(5)
+        row.setContentsMargins(6, 4, 6, 4)
+        row.setSpacing(3)
         self.environment = QComboBox()
-        self.environment.setFixedWidth(108)
+        self.environment.setFixedWidth(84)
         self.environment.setToolTip("The light around the booth")
         self.environment.setAccessibleName("Environment")
         self.environment.activated.connect(self._environment_chosen)
@@ -181,7 +255,11 @@ class Sight(QWidget):
         self.view.setToolTip("View transform: how scene light becomes screen light (P: the plain one and back)")
         self.view.setAccessibleName("View transform")
         self.view.activated.connect(lambda i: self.session.set_booth("view", view=self.view.itemData(i)))
+        self.booth_button = self._tool("Booth", "Shape, camera, lamps and rendering (B)", True)
+        self.booth_button.setShortcut("B")
+        self.booth_button.clicked.connect(self.booth_wanted)
         for part in (
+            self.booth_button,
             self.environment,
             self.turn,
             self.strength,
@@ -217,7 +295,7 @@ class Sight(QWidget):
             for name in view_names():
                 title = {PLAIN: "plain sRGB", FILMIC: "filmic"}.get(name, name)
                 self.view.addItem(title, name)
-            self.view.setFixedWidth(92)
+            self.view.setFixedWidth(70)
         self.view.setCurrentIndex(max(0, self.view.findData(booth.view)))
         self.turn.show_value(booth.turn)
         self.strength.show_value(booth.strength)
@@ -231,7 +309,7 @@ class Sight(QWidget):
             return
         ratio = self.picture.devicePixelRatioF()
         width, height = round(self.picture.width() * ratio), round(self.picture.height() * ratio)
-        self.loop.ask(Request.of(specimen, self.session.study, width, height))
+        self.loop.ask(Request.of(specimen, self.session.study, width, height, self.layer))
 
     def _take_frame(self, frame):
         self.picture.show_frame(frame)
@@ -248,6 +326,38 @@ class Sight(QWidget):
         turn = (self.session.study.booth.turn + by + 180.0) % 360.0 - 180.0
         self._set_booth("turn", turn, goes_on)
 
+    def _orbited(self, round_about, up, goes_on):
+        v = self.session.study.booth.viewpoint
+        turn = (v.turn + round_about + 180.0) % 360.0 - 180.0
+        self._set_booth("viewpoint", replace(v, turn=turn, rise=min(max(v.rise + up, -20.0), 89.0)), goes_on)
+
+    def _neared(self, factor):
+        v = self.session.study.booth.viewpoint
+        self.session.set_booth(
+            "distance", dragging=True, viewpoint=replace(v, distance=min(max(v.distance * factor, 0.8), 50.0))
+        )
+
+    def _framed(self, region):
+        self.pick("")
+        wide, high = region[2] - region[0], region[3] - region[1]
+        if min(wide, high) < _SMALLEST_REGION:
+            self.session.said.emit("That region is too small; drag a larger rectangle")
+            self._booth_changed()
+        else:
+            self.session.set_booth("region", region=tuple(round(v, 4) for v in region))
+
+    def want_region(self, on):
+        """Let a region be drawn in the picture, or render all of it again."""
+        if on:
+            self.pick(REGION)
+        else:
+            self.pick("")
+            self.session.set_booth("whole picture", region=None)
+
+    def _show_layer(self, name):
+        self.layer = name
+        self._ask()
+
     def _environment_chosen(self, index):
         self.session.set_booth("environment", environment=self.environment.itemData(index))
 
@@ -257,7 +367,7 @@ class Sight(QWidget):
         self.session.set_booth("view", view=FILMIC if now == PLAIN else PLAIN)
 
     def pick(self, what):
-        """Take the next click in the picture as `NEUTRAL` or `WHITE`; "" takes none."""
+        """Take the next click in the picture as `NEUTRAL` or `WHITE`, or the next drag as `REGION`; "" takes none."""
         self.picture.pick(what)
         self.neutral.setChecked(what == NEUTRAL)
         self.expose.setChecked(what == WHITE)
@@ -294,8 +404,6 @@ class Sight(QWidget):
     def patch_position(self, index):
         """Where the middle of a neutral patch (0..3) stands in the picture widget."""
         frame = self.picture.frame
-        from ..imaging.booths import scene_of
-
         scene = scene_of(self.session.study, self.session.specimen)
         height, width, _ = frame.linear.shape
         x, y = scene.patch_place(index, width, height)

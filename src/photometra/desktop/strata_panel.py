@@ -16,7 +16,7 @@ from PyQt6.QtWidgets import (
 
 from ..colour import reflectance_to_xyz, xyz_to_linear_srgb
 from ..colour.observers import WAVELENGTHS
-from ..instruments import constants_reading, light_split
+from ..instruments import constants_reading, inner_split, light_split
 from ..optics import fresnel_conductor
 from ..surface import STRATA, parameters_of, table
 from ..surface.checks import findings
@@ -48,19 +48,20 @@ class StrataPanel(QWidget):
         self.section.chosen.connect(session.choose_stratum)
         self.section.angle_changed.connect(self._split)
         self._splitter = Latest("section", self, AFTER_THE_PICTURE)
-        self._splitter.done.connect(self.section.show_split)
+        self._splitter.done.connect(lambda found: self.section.show_split(*found))
         self.gauges = {}
         self._pages = {}
         self._tabs = QButtonGroup(self)
         tabs = QHBoxLayout()
-        tabs.setContentsMargins(10, 6, 10, 2)
-        tabs.setSpacing(4)
+        tabs.setContentsMargins(6, 6, 6, 2)
+        tabs.setSpacing(2)
         for name in STRATA:
             tab = QPushButton(name.capitalize())
             tab.setCheckable(True)
+            tab.setObjectName("tab")
             tab.clicked.connect(partial(session.choose_stratum, name))
             self._tabs.addButton(tab)
-            tabs.addWidget(tab, 1)
+            tabs.addWidget(tab, len(name))
             self._pages[name] = (tab, self._page(name))
         self._scroll = QScrollArea()
         self._scroll.setWidgetResizable(True)
@@ -227,5 +228,6 @@ def _split_of(specimen, angle):
     try:
         compiled = compile_surface(surface, constants)
     except ValueError:
-        return None
-    return light_split(surface, compiled, angle, specimen.size_mm, constants)
+        return None, None
+    inner = inner_split(compiled, 180.0 - angle) if angle > 90.0 else None
+    return light_split(surface, compiled, min(angle, 180.0 - angle), specimen.size_mm, constants), inner

@@ -120,6 +120,7 @@ def _sheet(t):
     QPushButton:focus, QToolButton:focus {{ border-color: {t.verdigris}; }}
     QPushButton:checked, QToolButton:checked {{ background: {t.faint}; border-color: {t.verdigris}; }}
     QPushButton:disabled, QToolButton:disabled {{ color: {t.quiet}; background: {t.panel}; }}
+    QPushButton#tab {{ padding: 3px 2px; font-size: 8.5pt; }}
     QPushButton#primary {{ background: {t.verdigris}; color: {on_accent};
         border: none; font-weight: 600; padding: 6px 14px; }}
     QPushButton#primary:disabled {{ background: {t.faint}; color: {t.quiet}; }}

@@ -3,10 +3,11 @@
 from .films import film_colours
 from .integrate import brdf, directional_albedo
 from .shelf import INSTRUMENTS, Instrument, constants_reading, instrument, measured, model_of, predicted
-from .split import Share, Split, light_split
+from .split import InnerSplit, Share, Split, inner_split, light_split
 
 __all__ = [
     "INSTRUMENTS",
+    "InnerSplit",
     "Instrument",
     "Share",
     "Split",
@@ -14,6 +15,7 @@ __all__ = [
     "constants_reading",
     "directional_albedo",
     "film_colours",
+    "inner_split",
     "instrument",
     "light_split",
     "measured",

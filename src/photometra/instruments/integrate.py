@@ -115,6 +115,48 @@ def directional_albedo(compiled, cos_theta, wavelengths=WAVELENGTHS, side=rows.F
 
 
 @kernel
+def _sent(wo, side, count, index, fraction, grid, scalars, spectra, tables, curves, reflected, passed):
+    scalars, spectra, tables, curves = unowned(scalars), unowned(spectra), unowned(tables), unowned(curves)
+    n = index.shape[0]
+    props = np.empty((spectra.shape[0], n))
+    rows.gather(spectra, index, fraction, props)
+    wi = np.empty(3)
+    value = np.empty(n)
+    parts = np.empty((rows.LOBES, n))
+    near, far = lobes.cosine_shares(wo[2], side, scalars, props, grid, tables, curves, value)
+    reflected[:] = 0.0
+    passed[:] = 0.0
+    for i in range(count):
+        u0 = (0.5 + i * 0.8191725133961645) % 1.0
+        u1 = (0.5 + i * 0.6710436067037893) % 1.0
+        u2 = (0.5 + i * 0.5497004779019703) % 1.0
+        density = lobes.sample(
+            wo, side, near, far, u0, u1, u2, scalars, props, grid, tables, curves, wi, parts, value
+        )  # fmt: skip
+        if density <= 0.0:
+            continue
+        for j in range(n):
+            if wi[2] > 0.0:
+                reflected[j] += value[j] / count
+            else:
+                passed[j] += value[j] / count
+
+
+def directional_shares(compiled, cos_theta, wavelengths=WAVELENGTHS, side=rows.FRONT, count=4096):
+    """(reflected, let through), (n,) each, of the light at one angle along the shape's own way round.
+
+    By `count` drawn directions of an even sequence (Roberts 2018), about 1 / sqrt(count) of noise in rough lobes less
+    than that in smooth ones. Through a dispersive interface only the first wavelength passes: ask for them one by one.
+    """
+    wavelengths = np.atleast_1d(np.asarray(wavelengths, float))
+    reflected, passed = np.empty(wavelengths.size), np.empty(wavelengths.size)
+    sine = math.sqrt(max(0.0, 1.0 - cos_theta * cos_theta))
+    wo = np.array([*rows.turned(sine, 0.0, compiled.scalars), float(cos_theta)])
+    _sent(wo, side, count, *wavelength_samples(wavelengths), *compiled.arrays, reflected, passed)
+    return reflected, passed
+
+
+@kernel
 def _edge(x, y, c, psi, half_x, half_y, is_round):
     """Distance from (x, y) to the aperture's edge along (cos psi, c sin psi)."""
     dx = math.cos(psi)

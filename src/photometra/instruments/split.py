@@ -9,7 +9,7 @@ from ..colour import WAVELENGTHS, reflectance_to_xyz, xyz_to_linear_srgb
 from ..optics.fresnel import fresnel_dielectric
 from ..surface import Surface, rows
 from ..surface.compile import CompiledSurface, compile_surface
-from .integrate import brdf, directional_albedo, wavelength_samples
+from .integrate import brdf, directional_albedo, directional_shares, wavelength_samples
 
 _WAVELENGTHS = np.arange(400.0, 701.0, 20.0)
 _ORDER = (24, 8)
@@ -28,9 +28,9 @@ class Split:
     """Shares of a ray's light; they sum to 1.
 
     reflected: by the finish, `haze_share` of it in the wider lobe; body: back out of a coloured body; absorbed: in
-    the metal, the body or the interior; leaves: through the far side of a clear interior `depth_mm` deep;
-    returned: thrown back at the far side. refracted_deg: angle of the ray inside, at 486, 588 and 656 nm, or None.
-    lobe: (angles in degrees about the normal, light per angle) in the plane of incidence, its peak 1.
+    the metal, the body or the interior; leaves: through the far side of a clear interior `depth_mm` deep, or of a
+    sheet; returned: thrown back at the far side. refracted_deg: angle of the ray inside, at 486, 588 and 656 nm, or
+    None. lobe: (angles in degrees about the normal, light per angle) in the plane of incidence, its peak 1.
     """
 
     reflected: Share
@@ -61,12 +61,14 @@ def light_split(
     metalness, transmission = surface["metalness"], surface["transmission"]
     zero = np.zeros_like(total)
     body = leaves = returned = zero
+    if surface.is_sheet:
+        leaves = directional_shares(compiled, cosine, _WAVELENGTHS, count=2048)[1]
     refracted = None
     if metalness < 1.0:
         bare = surface.with_values({"colour": (0.0, 0.0, 0.0)})
         face = directional_albedo(compile_surface(bare, constants), cosine, _WAVELENGTHS, order=_ORDER)
         body = np.maximum(total - face, 0.0)
-        if transmission > 0.0:
+        if transmission > 0.0 and not surface.is_sheet:
             index = compiled.index_at(np.array([486.13, 587.56, 656.27]))
             refracted = tuple(float(v) for v in np.degrees(np.arcsin(np.minimum(1.0, math.sin(angle) / index))))
             leaves, returned = _through(compiled, angle, face, (1.0 - metalness) * transmission, depth_mm)
@@ -76,6 +78,30 @@ def light_split(
         _share(reflected), surface["haze.amount"], _share(body), _share(absorbed), _share(leaves), _share(returned),
         refracted, _lobe(compiled, angle),
     )  # fmt: skip
+
+
+@dataclass(frozen=True, eq=False)
+class InnerSplit:
+    """Shares of a ray that comes up to the interface from within: thrown back, and let out, and where it then goes.
+
+    leaves_deg is None beyond the critical angle, where everything is thrown back.
+    """
+
+    returned: Share
+    leaves: Share
+    leaves_deg: float | None
+    critical_deg: float
+
+
+def inner_split(compiled: CompiledSurface, angle_deg: float) -> InnerSplit:
+    """How light divides that meets the interface of a clear body from within, at `angle_deg` (0..89) to the normal."""
+    angle = math.radians(min(max(angle_deg, 0.0), 89.0))
+    back = directional_albedo(compiled, math.cos(angle), _WAVELENGTHS, rows.INNER, _ORDER)
+    index = float(compiled.index_at(np.array([587.56]))[0])
+    sine = index * math.sin(angle)
+    out = math.degrees(math.asin(sine)) if sine < 1.0 else None
+    critical = math.degrees(math.asin(min(1.0, 1.0 / index)))
+    return InnerSplit(_share(back), _share(1.0 - back), out, critical)
 
 
 def _through(compiled, angle, face, share, depth_mm):

@@ -74,8 +74,6 @@ def dielectric_facet(cos_d, side, scalars, props, j):
         if scalars[FILM] <= 0.0:
             return f
         return _filmed(f, cos_d, eta, complex(1.0, 0.0), 0.0, scalars, props, j)
-    if side == REVERSE:
-        return dielectric_scalar(cos_d, props[ETA, j])
     if scalars[FILM] <= 0.0 and scalars[COAT] <= 0.0:
         return dielectric_scalar(cos_d, props[ETA, j])
     f = _dielectric_under(cos_d, 1.0, scalars, props, j)

@@ -51,7 +51,6 @@ from .rows import (
     DISPERSIVE,
     EVEN,
     FINISH_LOBE,
-    FRONT,
     GRAINED,
     HAZE,
     HAZE_X,
@@ -148,7 +147,7 @@ def cosine_shares(mu_o, side, scalars, props, grid, tables, curves, reflectance)
 @kernel
 def coat_shares(mu_o, side, scalars, curves):
     """Chance of drawing the coat's facets, and its lost lobe; the rest goes to what lies below."""
-    if side != FRONT or scalars[COAT] <= 0.0:
+    if side == INNER or scalars[COAT] <= 0.0:
         return 0.0, 0.0
     facets = scalars[COAT] * at_cosine(curves[COAT_REFLECTS], mu_o)
     lost = scalars[COAT] * scalars[COAT_LOST] * at_cosine(curves[COAT_CURVE], mu_o)
@@ -185,8 +184,8 @@ def evaluate(wo, wi, side, near, far, scalars, props, grid, tables, curves, part
     elif t * (1.0 - m) > 0.0:
         density = _refracted(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, parts)
     coat = scalars[COAT]
-    if coat > 0.0 and (side == FRONT or (sheet and mu_i < 0.0)):
-        density = _coated(wo, wi, side, density, scalars, props, grid, tables, curves, parts)
+    if coat > 0.0 and side != INNER:
+        density = _coated(wo, wi, side, density, sheet, scalars, grid, tables, curves, parts)
     if scalars[SHEEN] > 0.0 and side != INNER:
         _fibred(wo, wi, sheet, scalars, props, curves, parts)
     for lobe in range(parts.shape[0]):
@@ -196,22 +195,22 @@ def evaluate(wo, wi, side, near, far, scalars, props, grid, tables, curves, part
 
 
 @kernel
-def _coated(wo, wi, side, density, scalars, props, grid, tables, curves, parts):
-    """Lay the coat over what is evaluated so far, add its own lobe, and return the density with it."""
+def _coated(wo, wi, side, density, sheet, scalars, grid, tables, curves, parts):
+    """Lay the coat over what is evaluated so far, add its own lobe, and return the density with it.
+
+    A sheet is coated on both sides, so that light through it meets the coat as reflected light does.
+    """
     coat = scalars[COAT]
     mu_o = wo[2]
     mu_i = wi[2]
     facets, lost = coat_shares(mu_o, side, scalars, curves)
     density *= 1.0 - facets - lost
     n = parts.shape[1]
-    if mu_i < 0.0:
-        # The way through meets the coat once, on the front.
-        mu = mu_o if side == FRONT else -mu_i
+    if mu_i < 0.0 and not sheet:
         for j in range(n):
-            pass_once = 1.0 - coat + coat * at_cosine(tables[COAT_PASS, grid[j]], mu)
-            parts[THROUGH_LOBE, j] *= pass_once
-            parts[REVERSE_LOBE, j] *= pass_once
+            parts[THROUGH_LOBE, j] *= 1.0 - coat + coat * at_cosine(tables[COAT_PASS, grid[j]], mu_o)
         return density
+    mu_i = abs(mu_i)
     more = 1.0
     if scalars[GRAINED] > 0.0:
         more += turn_at(curves[COAT_PASS_TURN], curves[COAT_PASS_TURN + 1], wo[0], wo[1], mu_o)
@@ -220,8 +219,14 @@ def _coated(wo, wi, side, density, scalars, props, grid, tables, curves, parts):
     # A mirror lobe comes up as it went down: the turn must count once, not twice.
     once = math.sqrt(more)
     for j in range(n):
-        parts[FINISH_LOBE, j] *= _through_coat(tables[COAT_OVER_FINISH, grid[j]], coat * once, coat, mu_o, mu_i)
-        parts[BODY_LOBE, j] *= _through_coat(tables[COAT_OVER_BODY, grid[j]], coat * more, coat, mu_o, mu_i)
+        over = _through_coat(tables[COAT_OVER_FINISH, grid[j]], coat * once, coat, mu_o, mu_i)
+        parts[FINISH_LOBE, j] *= over
+        parts[THROUGH_LOBE, j] *= over
+        over = _through_coat(tables[COAT_OVER_BODY, grid[j]], coat * more, coat, mu_o, mu_i)
+        parts[BODY_LOBE, j] *= over
+        parts[REVERSE_LOBE, j] *= over
+    if wi[2] < 0.0:
+        return density
     hx = wo[0] + wi[0]
     hy = wo[1] + wi[1]
     hz = mu_o + mu_i

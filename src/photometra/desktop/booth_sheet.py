@@ -1,0 +1,200 @@
+"""The booth's sheet, in the chart's place: what stands there, the camera, the lamps, and how long it is rendered."""
+
+from dataclasses import replace
+from functools import partial
+
+from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLabel, QToolButton, QVBoxLayout, QWidget
+
+from ..colour.lamps import LAMPS
+from ..study import VIEWPOINTS
+from ..tracing import SHAPES
+from .drag_field import DragField
+from .session import Session
+
+_SHAPE_NAMES = {"steps": "step block", "filled": "liquid in vessel"}
+
+# Each field: its key, the word beside it, unit, low, high, step, digits, tip.
+_CAMERA = (
+    ("turn", "turn", "°", -180.0, 180.0, 0.5, 0, "How far the camera goes round the specimen, in degrees"),
+    ("rise", "rise", "°", -20.0, 89.0, 0.3, 0, "How far above the horizon the camera stands, in degrees"),
+    ("distance", "distance", "×", 0.8, 50.0, 0.02, 2, "Distance of the camera, in sizes of the specimen"),
+    ("focal_mm", "focal length", "mm", 8.0, 400.0, 0.5, 0, "Focal length of the lens, on a sensor 24 mm high"),
+    ("f_number", "aperture f/", "", 0.0, 64.0, 0.05, 1, "f-number of the lens; 0 keeps everything sharp"),
+)
+_LAMP = (
+    ("strength", "strength", "×", 0.0, 500.0, 0.05, 2, "Radiance against a white sky of 1; 0 is off"),
+    ("turn", "turn", "°", -180.0, 180.0, 0.5, 0, "Where the lamp stands round about, in degrees; 180 is behind"),
+    ("rise", "rise", "°", -60.0, 89.0, 0.3, 0, "How high the lamp stands, in degrees"),
+    ("size", "size", "×", 0.05, 10.0, 0.01, 2, "Width and height of the lamp, in sizes of the specimen"),
+    ("distance", "distance", "×", 0.7, 20.0, 0.02, 2, "Distance of the lamp, in sizes of the specimen"),
+)
+_EFFORT = (
+    ("samples", "samples", "", 0, 1_000_000, 16, 0, "Samples of a pixel at which the picture is done; 0: none"),
+    ("seconds", "time", "s", 0.0, 36_000.0, 0.5, 0, "Seconds after which the picture is done; 0: never"),
+    ("noise", "noise", "%", 0.0, 100.0, 0.02, 1, "Relative noise at which the picture is done; 0: never"),
+    ("reflection", "bounces", "", 1, 4096, 0.25, 0, "Most surfaces a path may meet outside"),
+    ("transmission", "walls", "", 1, 4096, 1, 0, "Most walls a path may meet within; few blacken glass"),
+    ("volume", "scatterings", "", 1, 200_000, 16, 0, "Most scatterings of a path; few blacken wax"),
+    ("clamp", "clamp", "", 0.0, 10_000.0, 0.1, 1, "Most radiance a path may bring: takes fireflies, and light; 0: off"),
+)
+
+
+class BoothSheet(QWidget):
+    """Follows the session's booth and the chosen specimen's shape."""
+
+    closed = pyqtSignal()
+    mesh_wanted = pyqtSignal()
+    region_wanted = pyqtSignal(bool)
+
+    def __init__(self, session: Session, parent=None):
+        super().__init__(parent)
+        self.session = session
+        self.setObjectName("panel")
+        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
+        columns = QHBoxLayout(self)
+        columns.setContentsMargins(10, 6, 4, 8)
+        columns.setSpacing(8)
+        self.fields = {}
+        columns.addLayout(self._stand_column(), 1)
+        columns.addLayout(self._lamp_column("key", "Lamp before it"), 1)
+        columns.addLayout(self._lamp_column("back", "Lamp behind it"), 1)
+        columns.addLayout(self._effort_column(), 1)
+        close = QToolButton()
+        close.setText("×")
+        close.setToolTip("Back to the chart (Escape)")
+        close.setShortcut("Esc")
+        close.clicked.connect(self.closed)
+        columns.addWidget(close, 0, Qt.AlignmentFlag.AlignTop)
+        session.booth_changed.connect(self.refresh)
+        session.chosen_changed.connect(self.refresh)
+        session.surface_changed.connect(self.refresh)
+        self.refresh()
+
+    def _column(self, title):
+        column = QVBoxLayout()
+        column.setSpacing(3)
+        heading = QLabel(title)
+        heading.setObjectName("heading")
+        column.addWidget(heading)
+        return column
+
+    def _add_fields(self, column, part, specs, changed):
+        grid = QGridLayout()
+        grid.setSpacing(3)
+        for i, (key, word, unit, low, high, step, digits, tip) in enumerate(specs):
+            field = DragField(word, unit, low, high, step, digits, tip)
+            field.setAccessibleName(f"{part} {word}")
+            field.changed.connect(partial(changed, key))
+            self.fields[part, key] = field
+            grid.addWidget(field, i, 0)
+        column.addLayout(grid)
+
+    def _stand_column(self):
+        column = self._column("Specimen and camera")
+        self.shape = QComboBox()
+        self.shape.setAccessibleName("Shape")
+        self.shape.setToolTip("What stands for the specimen: true to size, the step block 1, 2, 4, 8 and 16 mm thick")
+        self.shape.setMinimumWidth(60)
+        self.shape.activated.connect(self._shape_chosen)
+        self.wall = DragField("wall", "mm", 0.1, 50.0, 0.02, 1, "Thickness of the vessel's wall, in mm")
+        self.wall.changed.connect(self._wall_changed)
+        stand = QHBoxLayout()
+        stand.setSpacing(3)
+        stand.addWidget(self.shape, 1)
+        stand.addWidget(self.wall)
+        column.addLayout(stand)
+        self.viewpoint = QComboBox()
+        self.viewpoint.setAccessibleName("Named view")
+        self.viewpoint.setToolTip("Take the camera to a named place")
+        self.viewpoint.addItem("view…")
+        for name in VIEWPOINTS:
+            self.viewpoint.addItem(name, name)
+        self.viewpoint.activated.connect(self._viewpoint_chosen)
+        column.addWidget(self.viewpoint)
+        self._add_fields(column, "viewpoint", _CAMERA, partial(self._changed, "viewpoint"))
+        column.addStretch(1)
+        return column
+
+    def _lamp_column(self, part, title):
+        column = self._column(title)
+        spectrum = QComboBox()
+        spectrum.setAccessibleName(f"{title}: spectrum")
+        spectrum.setToolTip("Spectrum of the lamp: illuminants of the CIE, a white LED, black bodies")
+        spectrum.addItems(LAMPS)
+        spectrum.setMinimumWidth(60)
+        spectrum.activated.connect(lambda i: self._set(part, f"{title.lower()}", spectrum=LAMPS[i]))
+        self.fields[part, "spectrum"] = spectrum
+        column.addWidget(spectrum)
+        self._add_fields(column, part, _LAMP, partial(self._changed, part))
+        column.addStretch(1)
+        return column
+
+    def _effort_column(self):
+        column = self._column("Done at, and limits")
+        self._add_fields(column, "effort", _EFFORT, partial(self._changed, "effort"))
+        self.region = QToolButton()
+        self.region.setText("Render a region")
+        self.region.setCheckable(True)
+        self.region.setToolTip("Drag a rectangle in the picture: only that is rendered. Press again for all of it")
+        self.region.clicked.connect(self.region_wanted)
+        column.addWidget(self.region)
+        column.addStretch(1)
+        return column
+
+    # What the person does.
+
+    def _set(self, part, label, dragging=False, **changes):
+        self.session.set_booth(label, dragging, **{part: replace(getattr(self.session.study.booth, part), **changes)})
+
+    def _changed(self, part, key, value, goes_on):
+        if part == "effort":
+            value = value / 100.0 if key == "noise" else value if key in ("seconds", "clamp") else round(value)
+        self._set(part, f"{part} {key}".replace("_", " "), True, **{key: value})
+        if not goes_on:
+            self.session.settle()
+
+    def _viewpoint_chosen(self, index):
+        name = self.viewpoint.itemData(index)
+        if name:
+            self.session.set_booth(f"view from {name}", viewpoint=VIEWPOINTS[name])
+
+    def _shape_chosen(self, index):
+        name = self.shape.itemData(index)
+        if name is None:
+            self.refresh()
+            self.mesh_wanted.emit()
+        else:
+            self.session.change_specimen(replace(self.session.specimen, shape=name), "shape")
+
+    def _wall_changed(self, value, goes_on):
+        self.session.change_specimen(replace(self.session.specimen, wall_mm=value), "wall", "wall")
+        if not goes_on:
+            self.session.settle()
+
+    # Following.
+
+    def refresh(self):
+        """Show the booth as it stands."""
+        booth, specimen = self.session.study.booth, self.session.specimen
+        self.setEnabled(specimen is not None)
+        names = [*SHAPES, *self.session.study.meshes, None]
+        if [self.shape.itemData(i) for i in range(self.shape.count())] != names:
+            self.shape.clear()
+            for name in names:
+                title = _SHAPE_NAMES.get(name, name.removeprefix("meshes/")) if name else "mesh from a file…"
+                self.shape.addItem(title, name)
+        if specimen is not None:
+            self.shape.setCurrentIndex(max(0, self.shape.findData(specimen.shape)))
+            self.wall.show_value(specimen.wall_mm)
+            self.wall.setVisible(specimen.shape in ("vessel", "filled"))
+        self.viewpoint.setCurrentIndex(
+            next((i + 1 for i, v in enumerate(VIEWPOINTS.values()) if v == booth.viewpoint), 0)
+        )
+        for (part, key), field in self.fields.items():
+            value = getattr(getattr(booth, part), key)
+            if key == "spectrum":
+                field.setCurrentIndex(max(0, field.findText(value)))
+            else:
+                field.show_value(100.0 * value if key == "noise" else value)
+        self.region.setChecked(booth.region is not None)

@@ -1,0 +1,85 @@
+"""Under the picture: what light met first, each a picture of its own, one click away."""
+
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QLabel, QToolButton, QWidget
+
+from ..tracing import LAYER_NAMES
+from . import theme
+from .session import Session
+
+_WHOLE = "whole"
+
+
+def present(surface):
+    """Names of the layers that a surface can have, in order."""
+    s = surface
+    dielectric = s["metalness"] < 1.0
+    opaque = dielectric and s["transmission"] < 1.0
+    there = {
+        "sheen": s["sheen.amount"] > 0.0,
+        "coat": s["coat.amount"] > 0.0,
+        "finish": True,
+        "body": opaque and (s["subsurface"] < 1.0 or s.is_sheet),
+        "transmission": dielectric and s["transmission"] > 0.0,
+        "reverse": s.applies("reverse.colour"),
+        "subsurface": s.applies("subsurface.radius"),
+        "stage": True,
+    }
+    return [name for name in LAYER_NAMES if there[name]]
+
+
+class LayerStrip(QWidget):
+    """One button for the whole and one for each layer there is."""
+
+    chosen = pyqtSignal(str)
+    """A layer's name, or "" for the whole picture."""
+
+    def __init__(self, session: Session, parent=None):
+        super().__init__(parent)
+        self.session = session
+        self.setObjectName("panel")
+        self.setFixedHeight(26)
+        self.buttons = {}
+        self._group = QButtonGroup(self)
+        row = QHBoxLayout(self)
+        row.setContentsMargins(8, 1, 8, 1)
+        row.setSpacing(3)
+        title = QLabel("light that met first")
+        title.setObjectName("quiet")
+        title.setFont(theme.font(8.5))
+        row.addWidget(title)
+        for name in (_WHOLE, *LAYER_NAMES):
+            button = QToolButton()
+            button.setText("anything" if name == _WHOLE else name)
+            button.setFont(theme.font(8.5))
+            button.setCheckable(True)
+            button.setToolTip("The whole picture" if name == _WHOLE else f"Only the light that met {_THE[name]} first")
+            button.clicked.connect(lambda _on, name=name: self.chosen.emit("" if name == _WHOLE else name))
+            self._group.addButton(button)
+            self.buttons[name] = button
+            row.addWidget(button)
+        row.addStretch(1)
+        self.buttons[_WHOLE].setChecked(True)
+        session.surface_changed.connect(self.refresh)
+        self.refresh()
+
+    def refresh(self):
+        """Show the layers the present surface has; where the chosen one is gone, the whole comes back."""
+        specimen = self.session.specimen
+        there = present(specimen.surface) if specimen else []
+        for name, button in self.buttons.items():
+            button.setVisible(name == _WHOLE or name in there)
+            if button.isChecked() and name not in (_WHOLE, *there):
+                self.buttons[_WHOLE].click()
+
+
+_THE = {
+    "sheen": "the fibres",
+    "coat": "the coat",
+    "finish": "the finish",
+    "body": "the body",
+    "transmission": "the clear interior",
+    "reverse": "the reverse",
+    "subsurface": "what wanders below",
+    "stage": "the stage, or nothing",
+}
