@@ -9,7 +9,10 @@ from typing import Annotated
 import typer
 
 from ..imaging.rendering import render_picture
-from ..study import read_file
+from ..study import VIEWPOINTS, read_file
+from ..surface.checks import picture_findings
+from ..tracing import SHAPES, shape_of
+from ..tracing.meshfiles import SUFFIXES, UNITS_MM, read_mesh
 from .output import Refused, output_path, print_json, tell
 from .studies import Assignments, Json, SpecimenName, StudyPath, changed
 
@@ -35,6 +38,23 @@ def render(
     environment: Annotated[
         str | None, typer.Option(metavar="NAME|FILE|uniform", help="Instead of the booth's own.")
     ] = None,
+    shape: Annotated[
+        str | None,
+        typer.Option(metavar="NAME|FILE", help=f"Instead of the specimen's own: {', '.join(SHAPES)}, or a mesh."),
+    ] = None,
+    unit: Annotated[
+        str | None, typer.Option(metavar="mm|cm|m|inch", help="How long one unit of a mesh file is.")
+    ] = None,
+    viewpoint: Annotated[
+        str | None, typer.Option(metavar="NAME", help=f"A named view: {', '.join(VIEWPOINTS)}.")
+    ] = None,
+    region: Annotated[
+        str | None, typer.Option(metavar="L,T,R,B", help="Render only this part, in shares of the picture.")
+    ] = None,
+    clamp: Annotated[float | None, typer.Option(min=0.0, help="Most radiance a path may bring; 0 for any.")] = None,
+    layers: Annotated[
+        bool, typer.Option("--layers", help="Give an EXR a layer for each thing light met first.")
+    ] = False,
     seed: Annotated[int, typer.Option(min=0, max=2**31)] = 1,
     as_json: Json = False,
 ):
@@ -46,12 +66,16 @@ def render(
     document = read_file(study)
     one = document.specimen(specimen)
     one = replace(one, surface=changed(one, assignments))
+    document, one = _standing(document, one, shape, unit)
+    document = _looked_at(document, viewpoint, region, clamp)
+    if layers and path.suffix.lower() != ".exr":
+        raise Refused("--layers needs an EXR: a PNG has no layers")
     _, rendering = render_picture(
-        document, one, path, width, height, samples, seconds, noise, environment, seed, _teller()
+        document, one, path, width, height, samples, seconds, noise, environment, seed, _teller(), layered=layers
     )
     cut = rendering.energy_cut()
-    if cut > 0.005:
-        tell(f"note: the bounce limits cut off {100 * cut:.1f} % of the light")
+    for finding in picture_findings(one.surface, document.booth.effort, cut):
+        tell(f"note: {finding.sentence}")
     mean = [float(v) for v in rendering.picture().reshape(-1, 3).mean(axis=0)]
     if as_json:
         print_json(
@@ -69,6 +93,39 @@ def render(
     else:
         noise = f"noise {100 * rendering.noise():.2f} %"
         tell(f"wrote {path}: {rendering.samples} samples, {noise}, {rendering.seconds:.1f} s")
+
+
+def _standing(document, specimen, shape, unit):
+    """The study and the specimen with another shape: one by name, or a mesh from a file with its unit."""
+    if shape is None:
+        return document, specimen
+    if Path(shape).suffix.lower() not in SUFFIXES:
+        shape_of(shape, 1.0)
+        return document, replace(specimen, shape=shape)
+    if unit not in UNITS_MM:
+        raise Refused(f"--unit: a mesh file does not say how long one unit is; give one of {', '.join(UNITS_MM)}")
+    kept = read_mesh(shape).as_ply(UNITS_MM[unit])
+    name = "meshes/given.ply"
+    return replace(document, meshes={**document.meshes, name: kept}), replace(specimen, shape=name)
+
+
+def _looked_at(document, viewpoint, region, clamp):
+    changes = {}
+    if viewpoint is not None:
+        if viewpoint not in VIEWPOINTS:
+            raise Refused(f"--viewpoint '{viewpoint}' is not a named view; choose from {', '.join(VIEWPOINTS)}")
+        changes["viewpoint"] = VIEWPOINTS[viewpoint]
+    if region is not None:
+        try:
+            left, top, right, bottom = (float(v) for v in region.split(","))
+        except ValueError:
+            raise Refused(f"--region '{region}' should be four numbers, as 0.25,0.2,0.75,0.8") from None
+        if not (0.0 <= left < right <= 1.0 and 0.0 <= top < bottom <= 1.0):
+            raise Refused(f"--region '{region}' should be left,top,right,bottom, growing, each from 0 to 1")
+        changes["region"] = (left, top, right, bottom)
+    if clamp is not None:
+        changes["effort"] = replace(document.booth.effort, clamp=clamp)
+    return document.with_booth(**changes) if changes else document
 
 
 def _teller():

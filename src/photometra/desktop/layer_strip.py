@@ -1,5 +1,7 @@
 """Under the picture: what light met first, each a picture of its own, one click away."""
 
+from dataclasses import replace
+
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QLabel, QToolButton, QWidget
 
@@ -59,9 +61,29 @@ class LayerStrip(QWidget):
             self.buttons[name] = button
             row.addWidget(button)
         row.addStretch(1)
+        self.finding = QLabel()
+        self.finding.setObjectName("brick")
+        self.finding.setFont(theme.font(8.5))
+        self.mend = QToolButton()
+        self.mend.setFont(theme.font(8.5))
+        self.mend.clicked.connect(self._mended)
+        row.addWidget(self.finding)
+        row.addWidget(self.mend)
+        self.show_finding(None)
         self.buttons[_WHOLE].setChecked(True)
         session.surface_changed.connect(self.refresh)
         self.refresh()
+
+    def show_finding(self, finding):
+        """What is doubtful about the running picture, with its mend; None for nothing."""
+        self._mend = dict(finding.mend) if finding else {}
+        self.finding.setText(f"! {finding.sentence}" if finding else "")
+        self.mend.setText(finding.mend_label if finding else "")
+        self.mend.setVisible(finding is not None)
+
+    def _mended(self):
+        effort = self.session.study.booth.effort
+        self.session.set_booth("mend", effort=replace(effort, **self._mend))
 
     def refresh(self):
         """Show the layers the present surface has; where the chosen one is gone, the whole comes back."""

@@ -16,6 +16,7 @@ from PyQt6.QtWidgets import (
 
 from ..imaging.booths import UNIFORM, environment_names, scene_of
 from ..imaging.display import FILMIC, PLAIN, exposure_for_white, view_names
+from ..surface.checks import picture_findings
 from . import theme
 from .drag_field import DragField
 from .layer_strip import LayerStrip
@@ -231,12 +232,12 @@ class Sight(QWidget):
         row.setContentsMargins(6, 4, 6, 4)
         row.setSpacing(3)
         self.environment = QComboBox()
-        self.environment.setFixedWidth(84)
+        self.environment.setFixedWidth(106)
         self.environment.setToolTip("The light around the booth")
         self.environment.setAccessibleName("Environment")
         self.environment.activated.connect(self._environment_chosen)
         self.turn = DragField("turn", "°", -180.0, 180.0, 0.5, 0, "How far the environment is turned, in degrees")
-        self.strength = DragField("strength", "×", 0.0, 20.0, 0.01, 2, "Strength of the environment, a factor")
+        self.strength = DragField("light", "×", 0.0, 20.0, 0.01, 2, "Strength of the environment, a factor")
         self.exposure = DragField("exposure", "EV", -12.0, 12.0, 0.02, 2, "Exposure in stops", sign=True)
         for field, key in ((self.turn, "turn"), (self.strength, "strength"), (self.exposure, "exposure")):
             field.changed.connect(lambda v, goes_on, key=key: self._set_booth(key, v, goes_on))
@@ -313,6 +314,8 @@ class Sight(QWidget):
 
     def _take_frame(self, frame):
         self.picture.show_frame(frame)
+        found = picture_findings(frame.request.surface, frame.request.booth.effort, frame.energy_cut)
+        self.layers.show_finding(found[0] if found else None)
         self.progressed.emit(frame)
 
     # What the person does.

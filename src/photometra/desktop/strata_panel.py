@@ -8,6 +8,7 @@ from PyQt6.QtWidgets import (
     QFrame,
     QHBoxLayout,
     QLabel,
+    QMenu,
     QPushButton,
     QScrollArea,
     QVBoxLayout,
@@ -22,6 +23,8 @@ from ..surface import STRATA, parameters_of, table
 from ..surface.checks import findings
 from ..surface.compile import colours_for, compile_surface, constants_of
 from ..surface.constants import FROM_READING
+from ..surface.known_media import KnownMedium, known_media
+from .absorption_chart import AbsorptionChart
 from .colour_gauge import ConstantsRow, TripleGauge
 from .film_chart import FilmChart
 from .gauge import Gauge
@@ -125,11 +128,34 @@ class StrataPanel(QWidget):
             self.roughness_row = RoughnessRow(self.session)
             self.roughness_row.taken.connect(lambda value: self._changed("roughness", value, False))
             column.addWidget(self.roughness_row)
+        if stratum == "interior":
+            self._place_interior(column)
         if stratum == "film":
             self.film_chart = FilmChart(self.session)
             self.film_chart.moved.connect(partial(self._changed, "film.thickness"))
             column.addWidget(self.film_chart)
         return page
+
+    def _place_interior(self, column):
+        """The absorption chart under the first gauge, and the known media at the top."""
+        self.absorption_chart = AbsorptionChart(self.session)
+        self.absorption_chart.moved.connect(partial(self._changed, "interior.depth"))
+        column.insertWidget(1, self.absorption_chart)
+        self.media_button = QPushButton("Known media…")
+        self.media_button.setToolTip("Take a measured medium, in a clear interior or as the subsurface")
+        menu = QMenu(self.media_button)
+        for title, changes_of in (
+            ("In a clear interior", KnownMedium.as_interior),
+            ("As the subsurface", KnownMedium.as_subsurface),
+        ):
+            part = menu.addMenu(title)
+            for medium in known_media():
+                part.addAction(medium.name, partial(self._take_medium, medium, changes_of))
+        self.media_button.setMenu(menu)
+        column.insertWidget(0, self.media_button, 0, Qt.AlignmentFlag.AlignRight)
+
+    def _take_medium(self, medium, changes_of):
+        self.session.set_values(changes_of(medium), medium.name.lower())
 
     def _changed(self, name, value, goes_on):
         if self.session.specimen is None:
@@ -219,6 +245,7 @@ class StrataPanel(QWidget):
     def end(self):
         self._splitter.end()
         self.film_chart.end()
+        self.absorption_chart.end()
         self.roughness_row.end()
 
 

@@ -1,5 +1,6 @@
 """Forward models: what each instrument reads on a surface, from the same kernels as the tracer."""
 
+from .depths import depth_colours
 from .films import film_colours
 from .integrate import brdf, directional_albedo
 from .shelf import INSTRUMENTS, Instrument, constants_reading, instrument, measured, model_of, predicted
@@ -13,6 +14,7 @@ __all__ = [
     "Split",
     "brdf",
     "constants_reading",
+    "depth_colours",
     "directional_albedo",
     "film_colours",
     "inner_split",

@@ -8,6 +8,7 @@ import numpy as np
 from .compile import absorption
 from .constants import FROM_READING, table
 from .model import Surface
+from .parameters import PARAMETERS
 
 
 @dataclass(frozen=True)
@@ -47,7 +48,9 @@ def _found(s, size_mm, has_constants_reading):
         yield Finding("A film of the body's own index cannot be seen on it.", f"Make it {other}", {"film.ior": other})
     if s["coat.amount"] > 0.0 and s["coat.ior"] < 1.0 + 1e-3:
         yield Finding("A coat of index 1 is air: it does nothing.", "Make it 1.5", {"coat.ior": 1.5})
+    yield from _layered(s)
     yield from _wandering(s, size_mm)
+    yield from _through(s)
     if s["metalness"] >= 1.0 and s["transmission"] > 0.0:
         yield Finding(
             "Transmission does nothing in a metal: no light gets through it.",
@@ -82,6 +85,75 @@ def _found(s, size_mm, has_constants_reading):
                 "Give it the specimen's depth",
                 {"interior.depth": size_mm, "interior.absorption": (0.0, 0.0, 0.0)},
             )
+
+
+def _layered(s):
+    if s["sheen.amount"] > 0.0 and s["metalness"] >= 1.0:
+        yield Finding(
+            "Sheen comes from fibres, which a metal does not have; dust on it would be one.",
+            "Take it away",
+            {"sheen.amount": 0.0},
+        )
+    if s["sheen.amount"] > 0.0 and s["transmission"] > 0.0 and not s.is_sheet:
+        yield Finding(
+            "Fibres on clear glass are dust: from within the glass they are not seen.",
+            "Take them away",
+            {"sheen.amount": 0.0},
+        )
+    if s["coat.amount"] > 0.0 and s["coat.thickness"] == 0.0 and s["coat.colour"] != (1.0, 1.0, 1.0):
+        yield Finding("A coat of no thickness has no colour.", "Make it 50 µm", {"coat.thickness": 50.0})
+    if s["film.constants"] and s["metalness"] < 1.0 and float(table(s["film.constants"]).k.max()) > 0.01:
+        yield Finding("Over a dielectric the film is taken as clear: what its table absorbs is left out.")
+    if s["anisotropy"] > 0.0 and s["roughness"] < 0.02:
+        yield Finding("On a mirror strokes cannot be seen.", "Roughen it to 0.2", {"roughness": 0.2})
+
+
+def _through(s):
+    if s["metalness"] >= 1.0:
+        for name in ("reverse.translucency", "thin_walled"):
+            if s[name]:
+                mend = {name: PARAMETERS[name].default}
+                yield Finding("No light gets through a metal to a reverse side.", "Take it away", mend)
+    elif s["thin_walled"] and s["transmission"] <= 0.0 and s["reverse.translucency"] <= 0.0:
+        yield Finding(
+            "A thin wall that lets nothing through is just a surface.", "Let light through", {"transmission": 1.0}
+        )
+    if s.is_sheet and s["subsurface"] > 0.0:
+        yield Finding(
+            "In a sheet light has no room to wander: the subsurface is taken as its body's colour.",
+            "Make it the body colour",
+            {"subsurface": 0.0, "colour": s.as_measured()["colour"]},
+        )
+    if s.is_sheet and max(s["interior.scatter"]) > 0.0 and s["transmission"] > 0.0:
+        yield Finding(
+            "A thin wall does not scatter within; give it translucency instead.",
+            "Clear it",
+            {"interior.scatter": (0.0, 0.0, 0.0)},
+        )
+    if s["opacity"] <= 0.0:
+        yield Finding("Nothing of the surface is there.", "Make it whole", {"opacity": 1.0})
+
+
+def picture_findings(surface: Surface, effort, energy_cut: float) -> list[Finding]:
+    """What the running picture shows: light lost to the bounce limits, as measured, and light taken by the clamp.
+
+    effort: the booth's, with its limits; the mends are changes of the effort, not of the surface.
+    """
+    found = []
+    if energy_cut > 0.005:
+        inside = surface["metalness"] < 1.0 and max(surface["transmission"], surface["subsurface"]) > 0.0
+        scatters = surface.applies("subsurface.radius") or surface.applies("interior.asymmetry")
+        mend = {"reflection": max(16, 2 * effort.reflection)}
+        if inside:
+            mend["transmission"] = max(256, 2 * effort.transmission)
+        if scatters:
+            mend["volume"] = max(4096, 2 * effort.volume)
+        found.append(Finding(f"The bounce limits take {100 * energy_cut:.1f} % of the light away.", "Raise them", mend))
+    if effort.clamp > 0.0:
+        found.append(
+            Finding(f"Fireflies are clamped at {effort.clamp:g}: highlights lose light.", "Let them", {"clamp": 0.0})
+        )
+    return found
 
 
 def _wandering(s, size_mm):
