@@ -21,6 +21,9 @@ def test_it_holds_the_specimens_with_their_evidence(demo):
         "Heat-tinted vane": ["reflectance", "reflectance", "gloss"],
         "Beeswax seal block": ["reflectance", "reflectance", "gloss"],
         "Varnished teak rail": ["reflectance", "reflectance", "gloss"],
+        "Ruby signal glass": ["index", "reflectance", "gloss"],
+        "Canvas awning": ["reflectance", "reflectance", "gloss"],
+        "Wool-felt duster": ["reflectance", "reflectance", "gloss"],
     }
     assert all("simulated" in r.source for s in demo.specimens for r in s.readings)
 

@@ -3,7 +3,8 @@
     python tools/make_environments.py
 
 `lantern-room` is the glazed lantern of Harrow Skerry on a bright, broken day: sixteen tall panes between dark
-mullions, sea and sky beyond, a low white wall, a dark dome and boards underfoot. `overcast` is an even sky.
+mullions, sea and sky beyond, a low white wall, a dark dome and boards underfoot. `overcast` is an even sky, `window`
+a white room with one window, `lamp-row` a workshop under seven lamps.
 """
 
 from pathlib import Path
@@ -97,8 +98,43 @@ def overcast():
     return level[..., None] * np.float32([0.97, 1.0, 1.05])
 
 
+def window():
+    """A whitewashed room with one tall window of twelve panes, the sky behind it, and little light from elsewhere."""
+    azimuth, elevation = _directions()
+    room = 0.035 + 0.03 * _smooth(-90.0, 60.0, elevation) + 0.05 * _smooth(140.0, 20.0, np.abs(azimuth + 55.0))
+    picture = room[..., None] * np.float32([1.0, 0.97, 0.92])
+    floor = _smooth(-24.0, -34.0, elevation)
+    picture = _blend(picture, [0.03, 0.024, 0.018], floor)
+    # The opening, 44 degrees wide and 56 high, in three columns and four rows of panes.
+    x, y = (azimuth + 55.0) / 22.0, (elevation - 18.0) / 28.0
+    inside = _smooth(1.0, 0.99, np.abs(x)) * _smooth(1.0, 0.99, np.abs(y))
+    across, up = np.abs((1.5 * x) % 1.0 - 0.5), np.abs((2.0 * y) % 1.0 - 0.5)
+    panes = inside * _smooth(0.02, 0.045, 0.5 - np.maximum(across, up))
+    sky = (9.0 + 4.0 * _smooth(-1.0, 1.0, y))[..., None] * np.float32([0.94, 1.0, 1.12])
+    frame = inside[..., None] * np.float32([0.4, 0.39, 0.37])
+    picture = picture * (1.0 - inside[..., None]) + frame
+    return picture * (1.0 - panes[..., None]) + sky * panes[..., None]
+
+
+def lamp_row():
+    """A dim workshop under a row of seven round lamps, for judging highlights."""
+    azimuth, elevation = _directions()
+    picture = (0.05 + 0.05 * _smooth(-60.0, 40.0, elevation))[..., None] * np.float32([1.0, 0.96, 0.9])
+    a, e = np.radians(azimuth), np.radians(elevation)
+    towards = np.stack([np.cos(e) * np.sin(a), np.sin(e), -np.cos(e) * np.cos(a)], axis=-1)
+    for i in range(7):
+        lamp = np.float32([(i - 3) * 0.55, 1.35, 0.35])
+        lamp /= np.linalg.norm(lamp)
+        off = np.degrees(np.arccos(np.clip(towards @ lamp, -1.0, 1.0)))
+        picture = picture + (70.0 * _smooth(3.4, 3.0, off) + 0.8 * np.exp(-((off / 9.0) ** 2)))[..., None] * np.float32(
+            [1.0, 0.9, 0.76]
+        )
+    return picture
+
+
 def main():
-    for name, paint in (("lantern-room", lantern_room), ("overcast", overcast)):
+    painters = {"lantern-room": lantern_room, "overcast": overcast, "window": window, "lamp-row": lamp_row}
+    for name, paint in painters.items():
         fine = paint().reshape(HEIGHT, FINER, WIDTH, FINER, 3)
         write_exr(OUT / f"{name}.exr", fine.mean(axis=(1, 3)).astype(np.float32), half=True)
 

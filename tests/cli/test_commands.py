@@ -5,6 +5,7 @@ import zipfile
 
 import numpy as np
 import pytest
+import trimesh
 
 from photometra.cli import VERBS, main
 from photometra.demo.samples import SAMPLES
@@ -68,9 +69,9 @@ def test_new_add_set_show(run, run_json, tmp_path):
 def test_the_demo_goes_from_out_to_within(run, run_json, own_demo):
     code, before = run_json("agree", own_demo)
     assert code == 1
-    assert [s["name"] for s in before["specimens"]] == [BRASS, PLATE, PRISM, VANE, WAX, RAIL]
+    assert [s["name"] for s in before["specimens"]] == [s.name for s in SAMPLES]
     assert {"name", "kind", "metric", "value", "tolerance", "within"} == set(before["specimens"][0]["readings"][0])
-    for name in (BRASS, PLATE, PRISM, VANE, WAX, RAIL):
+    for name in [s.name for s in SAMPLES]:
         assert run_json("agree", own_demo, name)[0] == 1
         code, found = run_json("fit", own_demo, name, "--save")
         assert code == 0
@@ -278,3 +279,53 @@ def test_every_verb_has_help(run):
     for verb in VERBS:
         code, out, _ = run(verb, "--help")
         assert code == 0 and "Usage" in out
+
+
+def picture_of(run, *words):
+    from photometra.imaging.pictures import read_picture
+
+    code, _, err = run("render", *words)
+    assert code == 0, err
+    return read_picture(words[words.index("-o") + 1])
+
+
+def test_the_booth_is_at_the_command_lines_hand(run, demo_file, tmp_path):
+    out = tmp_path / "a.exr"
+    small = ("-o", out, "--size", "48x32", "--samples", "4")
+    plain = picture_of(run, demo_file, BRASS, *small)
+    for more in (("--shape", "disc"), ("--viewpoint", "above"), ("--set", "anisotropy=0.9", "roughness=0.5")):
+        assert abs(picture_of(run, demo_file, BRASS, *small, *more) - plain).mean() > 1e-3, more
+    part = picture_of(run, demo_file, BRASS, *small, "--region", "0.5,0,1,1")
+    assert part[:, :23].max() == 0.0 and (part[:, 24:] == plain[:, 24:]).all()
+    mesh = tmp_path / "probe.obj"
+    trimesh.creation.box((4.0, 4.0, 4.0)).export(mesh)
+    assert abs(picture_of(run, demo_file, BRASS, *small, "--shape", mesh, "--unit", "cm") - plain).mean() > 1e-3
+
+
+def test_layers_are_named_in_the_exr_and_add_up(run, demo_file, tmp_path):
+    import OpenImageIO as oiio
+
+    out = tmp_path / "a.exr"
+    run("render", demo_file, RAIL, "-o", out, "--size", "24x16", "--samples", "4", "--layers")
+    source = oiio.ImageInput.open(str(out))
+    names, pixels = source.spec().channelnames, source.read_image("float")
+    source.close()
+    assert {"R", "coat.R", "finish.G", "body.B", "stage.R"} <= set(names)
+    red = sum(pixels[..., names.index(n)] for n in names if n.endswith(".R"))
+    assert red == pytest.approx(pixels[..., names.index("R")], rel=1e-4, abs=1e-5)
+
+
+@pytest.mark.parametrize(("words", "told"), [
+    (("--shape", "cube"), "choose from ball"), (("--shape", "absent.obj", "--unit", "mm"), "no such file"),
+    (("--shape", "absent.obj"), "does not say how long"), (("--viewpoint", "moon"), "not a named view"),
+    (("--region", "0.5,0,0.2,1"), "left,top,right,bottom"), (("--region", "a,b"), "four numbers"),
+    (("--set", "thin_walled=maybe"), "neither true nor false"), (("--set", "coat.thickness=9mm"), "outside 0 to 5000"),
+])  # fmt: skip
+def test_what_the_booth_cannot_do_is_said_in_one_line(run, demo_file, tmp_path, words, told):
+    out = tmp_path / "a.exr"
+    assert told in refused(run, "render", demo_file, BRASS, "-o", out, "--samples", "1", "--size", "8x8", *words)
+    assert not out.exists()
+
+
+def test_a_png_has_no_layers(run, demo_file, tmp_path):
+    assert "needs an EXR" in refused(run, "render", demo_file, BRASS, "-o", tmp_path / "a.png", "--layers")

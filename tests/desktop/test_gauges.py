@@ -126,7 +126,7 @@ def test_only_gauges_that_apply_are_shown(window):
     click(window.ledger.specimen_cards[0])
     window.session.choose_stratum("body")
     shown = {name for name, g in window.strata.gauges.items() if g.isVisible()}
-    assert shown == {"metalness", "constants", "tint"}
+    assert shown == {"metalness", "constants", "tint", "opacity"}
     window.session.set_values({"metalness": 0.0, "constants": ""})
     shown = {name for name, g in window.strata.gauges.items() if g.isVisible()}
     assert {"ior", "abbe", "colour", "diffuse_roughness"} <= shown and "face_colour" not in shown

@@ -165,9 +165,9 @@ class TestRenderLoop:
 
     def test_readings_count_only_where_the_surface_asks_for_them(self, demo):
         brass = demo.specimens[0]
-        assert Request.of(brass, demo, 8, 8).readings == ()
+        assert Request.of(brass, demo, 8, 8).specimen.readings == ()
         own = replace(brass, surface=brass.surface.with_values({"constants": "reading"}))
-        assert Request.of(own, demo, 8, 8).readings == brass.readings
+        assert Request.of(own, demo, 8, 8).specimen.readings == brass.readings
 
 
 class TestDragField:

@@ -100,7 +100,7 @@ def test_an_interface_splits_all_its_light_from_both_sides(alpha, eta):
     for relative in (eta, 1.0 / eta):
         f = fresnel_dielectric(FACETS, relative)
         shares = facet_shares(alpha, alpha, relative)
-        sides += [(shares.reflected @ f)[None], (shares.passed @ (1.0 - f))[None]]
+        sides += [part[None] for part in shares.split(f)]
     found = split_of(*sides, np.array([eta]))
     for share in (found.out_through, found.in_through):
         assert 0.0 <= share[0] <= 1.0

@@ -27,6 +27,10 @@ _MATTER = st.sampled_from([
     METAL, ENAMEL, RUST, OILED,
     {**ENAMEL, **VARNISH, "coat.colour": (0.8, 0.5, 0.2)}, {**METAL, **VARNISH},
     {**FILM, "metalness": 1.0, "constants": "titanium"}, {"ior": 2.2, "tint": (1, 0.5, 0)},
+    {**ENAMEL, "sheen.amount": 0.7, "sheen.colour": (0.9, 0.4, 0.2)},
+    {**METAL, "anisotropy": 0.7, "rotation": 30.0},
+    {**ENAMEL, **VARNISH, "anisotropy": 0.4, "coat.anisotropy": 0.8},
+    {"reverse.translucency": 0.4, "transmission": 0.3, "diffuse_roughness": 0.5, "sheen.amount": 0.3},
 ])  # fmt: skip
 
 
@@ -125,6 +129,12 @@ CASES = {
     "varnished": Surface({**VARNISH, "colour": (0.5, 0.3, 0.1), "roughness": 0.5}),
     "varnished glass": Surface({**VARNISH, **GLASS, "roughness": 0.4}),
     "oiled": Surface({**OILED, "transmission": 0.5, "roughness": 0.4}),
+    "brushed": Surface({**METAL, "roughness": 0.6, "anisotropy": 0.6, "haze.amount": 0.3}),
+    "grooved glass": Surface({**GLASS, "roughness": 0.6, "anisotropy": 0.5}),
+    "felt": Surface({"colour": (0.2, 0.2, 0.2), "sheen.amount": 1.0, "roughness": 0.7}),
+    "wall": Surface({**GLASS, "thin_walled": True, "roughness": 0.6}),
+    "cloth from behind": Surface({"reverse.translucency": 0.4, "reverse.colour": (0.6, 0.5, 0.4), "roughness": 0.5}),
+    "varnished paper": Surface({**VARNISH, "transmission": 0.3, "reverse.translucency": 0.5, "roughness": 0.5}),
 }
 
 

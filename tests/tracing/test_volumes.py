@@ -68,9 +68,9 @@ def test_the_phase_function_has_its_asymmetry():
     rng = np.random.default_rng(0)
     for g in (-0.6, 0.0, 0.5, 0.9):
         towards = np.array([0.6, 0.0, 0.8])
-        turned = np.array([turned(*towards, g, *u) for u in rng.random((20_000, 2))])
-        assert np.linalg.norm(turned, axis=1) == pytest.approx(np.ones(20_000), abs=1e-9)
-        assert (turned @ towards).mean() == pytest.approx(g, abs=0.015)
+        found = np.array([turned(*towards, g, *u) for u in rng.random((20_000, 2))])
+        assert np.linalg.norm(found, axis=1) == pytest.approx(np.ones(20_000), abs=1e-9)
+        assert (found @ towards).mean() == pytest.approx(g, abs=0.015)
 
 
 def test_limits_on_scattering_are_counted_as_lost():

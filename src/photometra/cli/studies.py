@@ -1,6 +1,7 @@
 """Verbs on the study itself: demo, new, add, set, show, check."""
 
 import tempfile
+from dataclasses import asdict
 from pathlib import Path
 from typing import Annotated
 
@@ -125,7 +126,7 @@ def show(
     chosen = [document.specimen(specimen)] if specimen else list(document.specimens)
     if as_json:
         booth = document.booth
-        print_json({"name": document.name, "booth": vars(booth), "specimens": [_plain(s) for s in chosen]})
+        print_json({"name": document.name, "booth": asdict(booth), "specimens": [_plain(s) for s in chosen]})
         return
     if not chosen:
         tell("this study has no specimens yet; add one with: photometra add STUDY SPECIMEN")

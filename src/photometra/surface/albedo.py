@@ -54,10 +54,11 @@ def _shared(row, place, amount):
 
 
 @kernel
-def _facet_shares(ax, ay, phi, eta, mu, polar, polar_weights, turns, reflected, passed, landed):
+def _facet_shares(ax, ay, phi, eta, mu, polar, polar_weights, turns, reflected, passed, landed, total):
     """Over which facets the light at each cosine goes: shares by the cosine at the facet, before Fresnel.
 
-    `eta` is far over near; `phi` the turn of the light from across the strokes. Quadrature in the numbers that
+    `eta` is far over near; beyond the critical angle the share goes into `total` instead, as no table over the facet's
+    cosine has so sharp an edge. `phi`: the turn of the light from across the strokes. Quadrature in the numbers that
     `sample_visible_normal` takes: Gauss in one, midpoints in the other, over half a turn where there are no strokes.
     """
     span = 0.5 if ax == ay else 1.0
@@ -72,14 +73,17 @@ def _facet_shares(ax, ay, phi, eta, mu, polar, polar_weights, turns, reflected, 
                 hx, hy, hz = sample_visible_normal(sx, sy, c, ax, ay, span * (b + 0.5) / turns, polar[a])
                 cos_o = min(1.0, sx * hx + sy * hy + c * hz)
                 weight = polar_weights[a] / turns
+                c2 = 1.0 - (1.0 - cos_o * cos_o) / (eta * eta)
                 z = 2.0 * cos_o * hz - c
                 if z > 0.0:
                     x = 2.0 * cos_o * hx - sx
                     y = 2.0 * cos_o * hy - sy
                     g = weight * g_o / (g_o + smith_lambda(x, y, z, ax, ay))
-                    _shared(reflected[i], cos_o, g)
+                    if c2 > 0.0:
+                        _shared(reflected[i], cos_o, g)
+                    else:
+                        total[i] += g
                     _shared(landed[i], z, g)
-                c2 = 1.0 - (1.0 - cos_o * cos_o) / (eta * eta)
                 if c2 > 0.0:
                     q = cos_o / eta - math.sqrt(c2)
                     z = q * hz - c / eta
@@ -98,20 +102,21 @@ _LIGHT_TURNS = (np.arange(4) + 0.5) * np.pi / 8.0
 
 @lru_cache(maxsize=64)
 def _shares(ax, ay, eta):
-    """(mean over the turn of reflected, passed, landed), and the turns of reflected and passed, or None."""
-    sizes = ((COSINES, FACETS.size), (COSINES, FACETS.size), (COSINES, COSINES))
+    """(mean over the turn of reflected, passed, landed, total), and the turns of the same, or None."""
+    sizes = ((COSINES, FACETS.size), (COSINES, FACETS.size), (COSINES, COSINES), (COSINES,))
     mean = tuple(np.zeros(size) for size in sizes)
     if ax == ay:
         _facet_shares(ax, ay, 0.0, eta, MU, *_POLAR, _TURNS, *mean)
         return mean, None
-    turn = tuple(np.zeros((2, *size)) for size in sizes[:2])
+    turn = tuple(np.zeros((2, *size)) for size in sizes)
     for phi in _LIGHT_TURNS:
         found = tuple(np.zeros(size) for size in sizes)
         _facet_shares(ax, ay, float(phi), eta, MU, *_GRAIN_POLAR, _GRAIN_TURNS, *found)
         for into, part in zip(mean, found, strict=True):
             into += part / _LIGHT_TURNS.size
-        for into, part in zip(turn, found, strict=False):
-            into += 2.0 / _LIGHT_TURNS.size * np.cos(np.array([2.0, 4.0]) * phi)[:, None, None] * part
+        for into, part in zip(turn, found, strict=True):
+            for row, k in zip(into, (2.0, 4.0), strict=True):
+                row += 2.0 / _LIGHT_TURNS.size * np.cos(k * phi) * part
     return mean, turn
 
 
@@ -119,20 +124,37 @@ def _shares(ax, ay, eta):
 class Shares:
     """Where the light at each cosine goes: times a reflectance at `FACETS` they give shares of the light.
 
-    reflected, passed: (COSINES, FACETS.size), means over the turn about the normal; the turns (2, COSINES, FACETS.size)
-    are what the cosines of twice and four times the angle from across the strokes add, or None without strokes.
+    reflected, passed: (COSINES, FACETS.size), means over the turn about the normal; total (COSINES,): what is thrown
+    back beyond the critical angle. The turns (2, ...) are what the cosines of twice and four times the angle from
+    across the strokes add, or None without strokes.
     """
 
     reflected: np.ndarray
     passed: np.ndarray
+    total: np.ndarray
     reflected_turn: np.ndarray | None
     passed_turn: np.ndarray | None
+    total_turn: np.ndarray | None
+
+    def split(self, f):
+        """(reflected, passed) for reflectances `f` (FACETS.size, ...) of facets, (COSINES, ...) each."""
+        edge = self.total.reshape(-1, *[1] * (f.ndim - 1))
+        return self.reflected @ f + edge, self.passed @ (1.0 - f)
+
+    def split_turn(self, f):
+        """As `split`, of the turns (2, COSINES, ...); None without strokes."""
+        if self.reflected_turn is None:
+            return None
+        edge = self.total_turn.reshape(2, -1, *[1] * (f.ndim - 1))
+        return self.reflected_turn @ f + edge, self.passed_turn @ (1.0 - f)
 
 
 def facet_shares(ax, ay, eta) -> Shares:
     """All that depends on the finish alone; what a facet reflects (film, metal, dispersion) is multiplied in later."""
-    mean, turn = _shares(float(ax), float(ay), float(eta))
-    return Shares(mean[0], mean[1], *(turn or (None, None)))
+    (reflected, passed, _, total), turn = _shares(float(ax), float(ay), float(eta))
+    if turn is None:
+        return Shares(reflected, passed, total, None, None, None)
+    return Shares(reflected, passed, total, turn[0], turn[1], turn[3])
 
 
 def landing(ax, ay):

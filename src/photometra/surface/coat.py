@@ -35,10 +35,11 @@ def compile_coat(surface, widths, scalars, curves):
     for relative in (ior, 1.0 / ior):
         f = fresnel_dielectric(FACETS, relative)
         shares = facet_shares(*widths, relative)
-        sides.append(((shares.reflected @ f)[None], (shares.passed @ (1.0 - f))[None]))
-        if turn is None and shares.reflected_turn is not None:
-            passed_turn = shares.passed_turn @ (1.0 - f)
-            turn = -(shares.reflected_turn @ f) - passed_turn
+        sides.append(tuple(part[None] for part in shares.split(f)))
+        turns = shares.split_turn(f)
+        if turn is None and turns is not None:
+            passed_turn = turns[1]
+            turn = -turns[0] - turns[1]
     parts = split_of(*sides[0], *sides[1], np.array([ior]))
     curve = (parts.lost_out * np.sqrt(1.0 - parts.out_through)[:, None])[0]
     curves[rows.COAT_CURVE] = curve

@@ -411,14 +411,15 @@ def _interface(scalars, spectra, side, count):
         parts = [_shares(scalars, float(relative[i])) for i in nodes]
         between = np.stack([interpolated(x[nodes], row, x) for row in np.eye(_NODES)])
 
-    def passed(which):
-        found = np.stack([_by_wavelength(getattr(p, which) @ (1.0 - f)) for p in parts])
-        return np.einsum("nl,n...lc->...lc", between, found)
+    def mixed(parts_of):
+        return tuple(
+            np.einsum("nl,n...lc->...lc", between, np.stack([_by_wavelength(part) for part in one]))
+            for one in zip(*parts_of, strict=True)
+        )
 
-    first, turns = parts[0], None
-    if first.reflected_turn is not None:
-        turns = _by_wavelength(first.reflected_turn @ f), passed("passed_turn")
-    return (first.reflected @ f).T, passed("passed"), turns
+    reflected, passed = mixed([p.split(f) for p in parts])
+    turns = None if parts[0].reflected_turn is None else mixed([p.split_turn(f) for p in parts])
+    return reflected, passed, turns
 
 
 def _by_wavelength(table):

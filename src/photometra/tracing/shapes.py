@@ -73,13 +73,13 @@ class _Parts:
         return mesh_from(places.reshape(-1, 3), faces, np.concatenate(self.normals), np.concatenate(self.material))
 
 
-def _arc(cx, cy, radius, start, end, count=10):
+def _arc(cx, cy, radius, start, end, count=28):
     """Points of a profile (n, 4): r, y and the normal there; angles in degrees from the r axis."""
     t = np.radians(np.linspace(start, end, count))
     return np.stack([cx + radius * np.cos(t), cy + radius * np.sin(t), np.cos(t), np.sin(t)], axis=1)
 
 
-def _hollow(cx, cy, radius, start, end, count=10):
+def _hollow(cx, cy, radius, start, end, count=28):
     """As `_arc`, seen from its hollow side."""
     arc = _arc(cx, cy, radius, start, end, count)
     arc[:, 2:] *= -1.0
@@ -160,11 +160,11 @@ def _vessel_profiles(radius, wall):
     outside = np.concatenate([
         [[0.0, lift, 0.0, -1.0]],
         _arc(wide - round_off, lift + round_off, round_off, -90.0, 0.0),
-        _arc(wide - half, high - half, half, 0.0, 90.0, 8),
+        _arc(wide - half, high - half, half, 0.0, 90.0, 20),
     ])  # fmt: skip
     inner_round = max(round_off - wall, 0.05 * radius)
     floor = lift + 1.6 * wall
-    rim = _arc(wide - half, high - half, half, 90.0, 180.0, 8)
+    rim = _arc(wide - half, high - half, half, 90.0, 180.0, 20)
     below = _hollow(wide - wall - inner_round, floor + inner_round, inner_round, 0.0, -90.0)
     return outside, rim, below, floor, wide - wall, high
 
@@ -198,8 +198,8 @@ def disc(radius) -> Shape:
     thick, bevel = 0.1 * radius, 0.03 * radius
     profile = np.concatenate([
         [[0.0, 0.0, 0.0, -1.0]],
-        _arc(radius - bevel, bevel, bevel, -90.0, 0.0, 6),
-        _arc(radius - bevel, thick - bevel, bevel, 0.0, 90.0, 6),
+        _arc(radius - bevel, bevel, bevel, -90.0, 0.0, 14),
+        _arc(radius - bevel, thick - bevel, bevel, 0.0, 90.0, 14),
         [[0.0, thick, 0.0, 1.0]],
     ])  # fmt: skip
     parts = _Parts()
