@@ -3,7 +3,7 @@
 import sys
 from importlib import import_module
 
-NAMES = ("film", "tracing", "solving", "studies", "window")
+NAMES = ("film", "tracing", "meshes", "solving", "studies", "window")
 
 
 def main(names):

@@ -5,6 +5,7 @@ xvfb-run -a -s "-screen 0 1400x1000x24" python tools/take_screenshots.py [NAME .
 
 import sys
 import tempfile
+from dataclasses import replace
 from pathlib import Path
 
 from on_demo import until, window_on_demo
@@ -25,6 +26,7 @@ def settled(window, samples=_SAMPLES):
             frame is not None
             and frame.request.surface == window.session.specimen.surface
             and frame.request.booth == window.session.study.booth
+            and frame.request.specimen.shape == window.session.specimen.shape
             and frame.step == 1
             and frame.samples >= samples
             and window.session.is_current
@@ -70,6 +72,28 @@ def shown(name, specimen, reading, stratum, samples=_SAMPLES):
         until(lambda: stratum != "film" or window.strata.film_chart.misfits is not None, _PATIENCE_S)
         QTest.qWait(1500)
         take(window, name)
+
+    return view
+
+
+def staged(name, specimen, stratum, samples, shape=None, reading=0, booth_sheet=False, values=None, **booth):
+    """A view with the booth set for it: another shape, lamps, camera. The study is as before afterwards."""
+
+    def view(window):
+        before = window.session.study
+        window.session.choose(specimen)
+        window.session.choose_reading(reading)
+        window.session.choose_stratum(stratum)
+        study = before.with_booth(**{k: replace(getattr(before.booth, k), **v) for k, v in booth.items()})
+        one = study.specimens[specimen]
+        one = replace(one, shape=shape or one.shape, surface=one.surface.with_values(values or {}))
+        window.session.history.apply(study.with_specimen_at(specimen, one), "staging")
+        window.show_booth(booth_sheet)
+        settled(window, samples)
+        QTest.qWait(1500)
+        take(window, name)
+        window.show_booth(False)
+        window.session.history.apply(before, "strike")
 
     return view
 
@@ -124,6 +148,45 @@ VIEWS = {
     "vane": shown("vane", 3, 0, "film"),
     "wax": shown("wax", 4, 0, "interior", 200),
     "rail": shown("rail", 5, 2, "coat"),
+    "wax-back-lit": staged(
+        "wax-back-lit",
+        4,
+        "interior",
+        500,
+        shape="steps",
+        values={"subsurface.colour": (0.84, 0.62, 0.22)},
+        booth_sheet=True,
+        back={"strength": 9.0, "rise": 12.0, "spectrum": "3200 K"},
+    ),
+    "step-block": staged("step-block", 6, "interior", 400),
+    "vessel": staged(
+        "vessel",
+        2,
+        "interior",
+        500,
+        shape="filled",
+        values={"ior": 1.36, "abbe": 0.0, "roughness": 0.0, "interior.colour": (0.9, 0.5, 0.1)},
+    ),
+    "awning": staged(
+        "awning",
+        7,
+        "reverse",
+        500,
+        values={"colour": (0.52, 0.47, 0.36), "roughness": 0.72},
+        booth_sheet=True,
+        back={"strength": 14.0, "rise": 22.0, "size": 1.0},
+        viewpoint={"rise": 6.0},
+    ),
+    "felt": staged("felt", 8, "sheen", 300, values={"colour": (0.075, 0.09, 0.17), "roughness": 0.85}),
+    "brushed-disc": staged(
+        "brushed-disc",
+        0,
+        "finish",
+        300,
+        shape="disc",
+        values={"roughness": 0.35, "anisotropy": 0.8},
+        key={"strength": 14.0, "turn": -30.0, "rise": 42.0, "size": 0.7},
+    ),
     "solved": solved,
     "light": light,
     "constants": constants,

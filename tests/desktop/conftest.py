@@ -59,6 +59,7 @@ def wait_for_picture(qtbot, window, step=1, samples=2):
             frame is not None
             and frame.request.surface == window.session.specimen.surface
             and frame.request.booth == window.session.study.booth
+            and frame.request.specimen.shape == window.session.specimen.shape
             and frame.step <= step
             and frame.samples >= samples
         )

@@ -345,7 +345,7 @@ class Sight(QWidget):
         wide, high = region[2] - region[0], region[3] - region[1]
         if min(wide, high) < _SMALLEST_REGION:
             self.session.said.emit("That region is too small; drag a larger rectangle")
-            self._booth_changed()
+            self.session.booth_changed.emit()
         else:
             self.session.set_booth("region", region=tuple(round(v, 4) for v in region))
 

@@ -10,7 +10,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from ..optics.jit import kernel
+from ..optics.jit import kernel, unowned
 
 _BINS = 16
 _LEAF = 4
@@ -81,7 +81,11 @@ def mesh_from(vertices, faces, normals=None, material=None) -> Mesh:
     order = np.arange(len(corners))
     nodes = _aligned(max(1, len(corners)))
     pad = _PAD * np.abs(corners).max()
-    used = _build(low - pad, high + pad, 0.5 * (low + high), order, nodes)
+    room = (
+        np.empty((_BINS, 6)), np.empty(_BINS, np.int64), np.empty(_BINS), np.empty(6),
+        np.empty((4 * DEPTH, 4), np.int64),
+    )  # fmt: skip
+    used = _build(low - pad, high + pad, 0.5 * (low + high), order, nodes, room)
     packed = np.concatenate([corners[:, 0], edges[:, 0], edges[:, 1]], axis=1)[order]
     return Mesh(
         nodes[:used],
@@ -167,13 +171,11 @@ def _split_at(middles, order, first, last, low, high, bin_boxes, bin_counts, swe
 
 
 @kernel
-def _build(low, high, middles, order, nodes):
+def _build(low, high, middles, order, nodes, room):
     """Build the hierarchy over order, which is rearranged; returns the number of nodes."""
-    bin_boxes = np.empty((_BINS, 6))
-    bin_counts = np.empty(_BINS, np.int64)
-    sweep = np.empty(_BINS)
-    box = np.empty(6)
-    todo = np.empty((4 * DEPTH, 4), np.int64)
+    low, high, middles, order, nodes = unowned(low), unowned(high), unowned(middles), unowned(order), unowned(nodes)
+    bin_boxes, bin_counts, sweep = unowned(room[0]), unowned(room[1]), unowned(room[2])
+    box, todo = unowned(room[3]), unowned(room[4])
     used = 1
     # Each entry: a range of triangles, and the node it is to be divided in. The root counts as a node of its own.
     todo[0, 0], todo[0, 1], todo[0, 2], todo[0, 3] = 0, order.shape[0], 0, 0
@@ -339,6 +341,7 @@ def nearest(ox, oy, oz, dx, dy, dz, near, far, nodes, corners, stack):
 @kernel
 def nearest_of_many(origins, directions, nodes, corners, triangle, distance):
     """`nearest` for rays (n, 3), into triangle (n,) and distance (n,)."""
+    nodes, corners = unowned(nodes), unowned(corners)
     stack = np.empty(DEPTH, np.int32)
     for i in range(origins.shape[0]):
         triangle[i], distance[i], _, _ = nearest(
