@@ -13,8 +13,8 @@ from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
 
 FOLDER = Path(__file__).parent.parent / "docs/screenshots"
-_PATIENCE_S = 180.0
-_SAMPLES = 96
+_PATIENCE_S = 240.0
+_SAMPLES = 48
 
 
 def settled(window, samples=_SAMPLES):
@@ -146,7 +146,7 @@ VIEWS = {
     "enamel": shown("enamel", 1, 2, "finish"),
     "prism": shown("prism", 2, 0, "interior"),
     "vane": shown("vane", 3, 0, "film"),
-    "wax": shown("wax", 4, 0, "interior", 200),
+    "wax": shown("wax", 4, 0, "interior", 60),
     "rail": shown("rail", 5, 2, "coat"),
     "wax-back-lit": staged(
         "wax-back-lit",
@@ -158,7 +158,7 @@ VIEWS = {
         booth_sheet=True,
         back={"strength": 9.0, "rise": 12.0, "spectrum": "3200 K"},
     ),
-    "step-block": staged("step-block", 6, "interior", 400),
+    "step-block": staged("step-block", 6, "interior", 60),
     "vessel": staged(
         "vessel",
         2,
@@ -177,7 +177,7 @@ VIEWS = {
         back={"strength": 14.0, "rise": 22.0, "size": 1.0},
         viewpoint={"rise": 6.0},
     ),
-    "felt": staged("felt", 8, "sheen", 300, values={"colour": (0.075, 0.09, 0.17), "roughness": 0.85}),
+    "felt": staged("felt", 8, "sheen", 60, values={"colour": (0.075, 0.09, 0.17), "roughness": 0.85}),
     "brushed-disc": staged(
         "brushed-disc",
         0,

@@ -94,3 +94,34 @@ def test_a_plain_dielectric_loses_nothing():
 def test_a_place_that_cannot_be_written(tmp_path):
     with pytest.raises(ExportError, match="no"):
         write_materialx(specimen(), tmp_path / "no" / "a.mtlx")
+
+
+def test_strokes_fibres_sheets_and_depth_of_coat_are_carried_or_said():
+    felt = specimen(
+        anisotropy=0.6, rotation=30.0, sheen__amount=0.5, sheen__roughness=0.3, opacity=0.7,
+        coat__amount=1.0, coat__thickness=100.0, coat__colour=(0.5, 0.5, 0.5), coat__anisotropy=0.2,
+    )  # fmt: skip
+    inputs, left_out = openpbr_inputs(felt)
+    assert inputs["specular_roughness_anisotropy"][1] == 0.6 and inputs["coat_roughness_anisotropy"][1] == 0.2
+    assert inputs["fuzz_weight"][1] == 0.5 and inputs["geometry_opacity"][1] == 0.7
+    assert inputs["coat_color"][1] == pytest.approx((0.25,) * 3), "twice as thick as its colour is for"
+    assert any("rotation" in s for s in left_out) and "geometry_thin_walled" not in inputs
+    cloth = specimen(reverse__translucency=0.3, reverse__colour=(0.4, 0.3, 0.2))
+    inputs, left_out = openpbr_inputs(cloth)
+    assert inputs["geometry_thin_walled"] == ("boolean", True)
+    assert inputs["subsurface_weight"][1] == pytest.approx(0.6)
+    assert any("each side" in s for s in left_out)
+    skin = specimen(subsurface=1.0, subsurface__shallow=0.4)
+    assert any("shallow and deep" in s for s in openpbr_inputs(skin)[1])
+
+
+def test_a_sheet_and_a_filmed_metal_write_valid_documents(tmp_path):
+    for i, s in enumerate((
+        specimen(reverse__translucency=0.3, sheen__amount=0.2),
+        specimen(metalness=1.0, constants="titanium", film__amount=1.0, film__constants="silver"),
+        specimen(transmission=1.0, thin_walled=True, thickness=2.0),
+    )):  # fmt: skip
+        path = tmp_path / f"{i}.mtlx"
+        left_out = write_materialx(s, path)
+        assert read_back(path).validate()[0]
+        assert i != 2 or any("thickness" in sentence for sentence in left_out)

@@ -4,8 +4,9 @@ import numpy as np
 import pytest
 
 from photometra.optics import fresnel_conductor
+from photometra.study import Effort
 from photometra.surface import Surface, table, table_names
-from photometra.surface.checks import findings
+from photometra.surface.checks import findings, picture_findings
 from photometra.surface.compile import compile_surface
 from photometra.surface.constants import choosing
 
@@ -84,3 +85,34 @@ def test_constants_from_a_reading():
     built_in = compile_surface(Surface({"constants": "brass-70-30", "metalness": 1.0}))
     for a, b in zip(own.arrays, built_in.arrays, strict=True):
         assert a == pytest.approx(b, abs=1e-12)
+
+
+@pytest.mark.parametrize(("values", "words", "mended"), [
+    ({"metalness": 1.0, "sheen.amount": 0.3}, "fibres", {"sheen.amount": 0.0}),
+    ({"transmission": 1.0, "sheen.amount": 0.3}, "dust", {"sheen.amount": 0.0}),
+    ({"coat.amount": 1.0, "coat.thickness": 0.0, "coat.colour": (0.9, 0.5, 0.2)}, "of no thickness",
+     {"coat.thickness": 50.0}),
+    ({"anisotropy": 0.5, "roughness": 0.0}, "mirror", {"roughness": 0.2}),
+    ({"metalness": 1.0, "thin_walled": True}, "through a metal", {"thin_walled": False}),
+    ({"thin_walled": True}, "lets nothing through", {"transmission": 1.0}),
+    ({"reverse.translucency": 0.3, "subsurface": 0.5}, "no room to wander", None),
+    ({"thin_walled": True, "transmission": 1.0, "interior.scatter": (1.0, 1.0, 1.0)}, "does not scatter", None),
+    ({"opacity": 0.0}, "Nothing of the surface", {"opacity": 1.0}),
+])  # fmt: skip
+def test_what_makes_no_sense_in_layers_and_sheets_is_said_and_its_mend_helps(values, words, mended):
+    surface = Surface(values)
+    found = next(f for f in findings(surface, 60.0, False) if words in f.sentence)
+    assert mended is None or dict(found.mend) == mended
+    after = surface.with_values(found.mend)
+    assert not any(words in f.sentence for f in findings(after, 60.0, False))
+
+
+def test_what_the_running_picture_shows_is_said_with_a_mend_of_the_limits():
+    glass = Surface({"transmission": 1.0})
+    assert picture_findings(glass, Effort(), 0.001) == []
+    cut, clamped = picture_findings(glass, Effort(reflection=2, transmission=4, clamp=3.0), 0.08)
+    assert "8.0 %" in cut.sentence and dict(cut.mend) == {"reflection": 16, "transmission": 256}
+    assert "3" in clamped.sentence and dict(clamped.mend) == {"clamp": 0.0}
+    wax = Surface({"subsurface": 1.0})
+    assert "volume" in picture_findings(wax, Effort(volume=10), 0.5)[0].mend
+    assert "transmission" not in picture_findings(Surface({"metalness": 1.0}), Effort(), 0.5)[0].mend

@@ -3,15 +3,14 @@
 from functools import partial
 
 import numpy as np
-from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
-from PyQt6.QtGui import QImage, QPainter, QPen, QPolygonF
-from PyQt6.QtWidgets import QSizePolicy, QWidget
+from PyQt6.QtCore import QPointF, QRectF, Qt
+from PyQt6.QtGui import QPainter, QPen, QPolygonF
 
-from ..colour import encode_srgb
 from ..instruments import constants_reading, depth_colours
 from . import theme
 from .scale import Scale
 from .session import Session
+from .strip_chart import StripChart
 from .workers import AFTER_THE_PICTURE, Latest
 
 _SCALE = Scale(0.1, 1000.0, "log")
@@ -19,33 +18,23 @@ _TRIED = np.geomspace(0.1, 1000.0, 121)
 _CURVE = 40.0
 _ENDS = {0.1: Qt.AlignmentFlag.AlignLeft, 1000.0: Qt.AlignmentFlag.AlignRight}
 
+_TIP = (
+    "What a slab of the interior lets through, 0.1 to 1000 mm thick, and its colour.<br>The line marks the "
+    "specimen's own thickness; drag the needle to move the depth at which the colour holds."
+)
 
-class AbsorptionChart(QWidget):
+
+class AbsorptionChart(StripChart):
     """A strip of true colours with the transmittance above it. Dragging moves the depth at which the colour holds."""
 
-    moved = pyqtSignal(float, bool)
-
     def __init__(self, session: Session, parent=None):
-        super().__init__(parent)
+        super().__init__(100, "Absorption chart", _TIP, parent)
         self.session = session
         self.colours = self.transmittance = None
-        self._dragging = False
         self._worker = Latest("absorption chart", self, AFTER_THE_PICTURE)
         self._worker.done.connect(self._computed)
-        self.setFixedHeight(100)
-        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
-        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
-        self.setCursor(Qt.CursorShape.SizeHorCursor)
-        self.setAccessibleName("Absorption chart")
-        self.setToolTip(
-            "What a slab of the interior lets through, 0.1 to 1000 mm thick, and its colour.<br>The line marks the "
-            "specimen's own thickness; drag the needle to move the depth at which the colour holds."
-        )
         session.surface_changed.connect(self.refresh)
         session.readings_changed.connect(self.refresh)
-
-    def showEvent(self, _event):
-        self.refresh()
 
     def refresh(self):
         specimen = self.session.specimen
@@ -70,23 +59,9 @@ class AbsorptionChart(QWidget):
     def x_of(self, thickness):
         return self._area.left() + self._area.width() * min(max(_SCALE.place(thickness), 0.0), 1.0)
 
-    def _depth_at(self, x):
+    def value_at(self, x):
         share = min(max((x - self._area.left()) / self._area.width(), 0.0), 1.0)
         return float(f"{_SCALE.value(share):.3g}")
-
-    def mousePressEvent(self, event):
-        if event.button() == Qt.MouseButton.LeftButton:
-            self._dragging = True
-            self.moved.emit(self._depth_at(event.position().x()), True)
-
-    def mouseMoveEvent(self, event):
-        if self._dragging:
-            self.moved.emit(self._depth_at(event.position().x()), True)
-
-    def mouseReleaseEvent(self, event):
-        if self._dragging:
-            self._dragging = False
-            self.moved.emit(self._depth_at(event.position().x()), False)
 
     def keyPressEvent(self, event):
         step = {Qt.Key.Key_Left: 1 / 1.05, Qt.Key.Key_Right: 1.05}.get(event.key())
@@ -103,11 +78,7 @@ class AbsorptionChart(QWidget):
         if specimen is None or self.colours is None:
             return
         painter.setFont(theme.font(7.5))
-        shown = np.clip(encode_srgb(np.maximum(self.colours, 0.0)), 0.0, 1.0)
-        row = np.ascontiguousarray((shown * 255.0 + 0.5).astype(np.uint8))
-        painter.drawImage(area, QImage(row.data, len(row), 1, 3 * len(row), QImage.Format.Format_RGB888))
-        painter.setPen(QPen(theme.colour("line"), 1.0))
-        painter.drawRect(area)
+        self.paint_strip(painter, area, self.colours)
         painter.setPen(theme.colour("quiet"))
         for mm in (0.1, 1.0, 10.0, 100.0, 1000.0):
             wide, x = 50.0, self.x_of(mm)
@@ -136,10 +107,7 @@ class AbsorptionChart(QWidget):
         painter.setPen(QPen(theme.colour("raised"), 1.0))
         foot = area.bottom() + 1.0
         painter.drawPolygon(QPolygonF([QPointF(x + a, foot + b) for a, b in ((-5, 6), (5, 6), (0, -4))]))
-        if self.hasFocus():
-            painter.setPen(QPen(theme.colour("verdigris"), 1.0, Qt.PenStyle.DotLine))
-            painter.setBrush(Qt.BrushStyle.NoBrush)
-            painter.drawRoundedRect(self.rect().adjusted(0, 0, -1, -1), 3, 3)
+        self.paint_focus(painter)
 
 
 def own_thickness(specimen):

@@ -4,15 +4,14 @@ import threading
 from functools import partial
 
 import numpy as np
-from PyQt6.QtCore import QPointF, QRectF, Qt, QTimer, pyqtSignal
-from PyQt6.QtGui import QColor, QImage, QPainter, QPen, QPolygonF
-from PyQt6.QtWidgets import QSizePolicy, QWidget
+from PyQt6.QtCore import QPointF, QRectF, Qt, QTimer
+from PyQt6.QtGui import QColor, QPainter, QPen, QPolygonF
 
-from ..colour import encode_srgb
 from ..fitting import film_misfits, reflectance_reading
 from ..instruments import constants_reading, film_colours
 from . import theme
 from .session import Session
+from .strip_chart import StripChart
 from .workers import AFTER_THE_PICTURE, Latest
 
 THICKEST_NM = 2000.0
@@ -22,19 +21,21 @@ _ANGLES = np.linspace(0.0, 89.0, 90)
 _RESTS_MS = 400
 _CURVE, _GAP = 46.0, 16.0
 
+_TIP = (
+    "The colour of the surface by the thickness of its film, 0 to 2000 nm: click or drag to take one.<br>Above "
+    "it the misfit to the reflectance readings: every dip is a thickness that could be.<br>Below, the colour "
+    "by angle."
+)
 
-class FilmChart(QWidget):
+
+class FilmChart(StripChart):
     """Two strips of true colours: by thickness, with the misfit above it, and by angle. Click or drag to choose."""
 
-    moved = pyqtSignal(float, bool)
-    """A thickness in nm, and whether the move goes on."""
-
     def __init__(self, session: Session, parent=None):
-        super().__init__(parent)
+        super().__init__(126, "Film chart", _TIP, parent)
         self.session = session
         self.misfits = None
         self._by_thickness = self._by_angle = None
-        self._dragging = False
         self._told = None
         self._cancel = threading.Event()
         self._worker = Latest("film chart", self, AFTER_THE_PICTURE)
@@ -42,23 +43,10 @@ class FilmChart(QWidget):
         # Trying every thickness takes a second of both cores: not while a gauge moves.
         self._rest = QTimer(self, singleShot=True, interval=_RESTS_MS)
         self._rest.timeout.connect(self._want_misfits)
-        self.setFixedHeight(126)
-        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
-        self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
-        self.setAccessibleName("Film chart")
-        self.setCursor(Qt.CursorShape.SizeHorCursor)
-        self.setToolTip(
-            "The colour of the surface by the thickness of its film, 0 to 2000 nm: click or drag to take one.<br>Above "
-            "it the misfit to the reflectance readings: every dip is a thickness that could be.<br>Below, the colour "
-            "by angle."
-        )
         session.surface_changed.connect(self.refresh)
         session.readings_changed.connect(self.refresh)
 
     # Following.
-
-    def showEvent(self, _event):
-        self.refresh()
 
     def refresh(self):
         """Have the strips computed anew, and then the misfits where what they depend on has changed."""
@@ -104,23 +92,12 @@ class FilmChart(QWidget):
     def x_of(self, thickness):
         return self._area.left() + self._area.width() * min(1.0, thickness / THICKEST_NM)
 
-    def _thickness_at(self, x):
+    def value_at(self, x):
         share = (x - self._area.left()) / self._area.width()
         return round(THICKEST_NM * min(max(share, 0.0), 1.0), 1)
 
-    def mousePressEvent(self, event):
-        if event.button() == Qt.MouseButton.LeftButton and event.position().y() < self._area.bottom() + _GAP:
-            self._dragging = True
-            self.moved.emit(self._thickness_at(event.position().x()), True)
-
-    def mouseMoveEvent(self, event):
-        if self._dragging:
-            self.moved.emit(self._thickness_at(event.position().x()), True)
-
-    def mouseReleaseEvent(self, event):
-        if self._dragging:
-            self._dragging = False
-            self.moved.emit(self._thickness_at(event.position().x()), False)
+    def takes(self, position):
+        return position.y() < self._area.bottom() + _GAP
 
     def keyPressEvent(self, event):
         steps = {Qt.Key.Key_Left: -1.0, Qt.Key.Key_Right: 1.0, Qt.Key.Key_PageDown: -25.0, Qt.Key.Key_PageUp: 25.0}
@@ -141,7 +118,7 @@ class FilmChart(QWidget):
         area = self._area
         painter.setFont(theme.font(7.5))
         self._paint_misfits(painter, area)
-        self._paint_strip(painter, area, self._by_thickness)
+        self.paint_strip(painter, area, self._by_thickness)
         painter.setPen(theme.colour("quiet"))
         for nm in (0, 500, 1000, 1500, 2000):
             x = self.x_of(nm)
@@ -154,7 +131,7 @@ class FilmChart(QWidget):
             painter.drawText(QRectF(left, area.bottom() + 1.0, wide, 13.0), side, f"{nm} nm" if nm else "0")
         below = area.translated(0.0, area.height() + _GAP)
         below.setHeight(18.0)
-        self._paint_strip(painter, below, self._by_angle)
+        self.paint_strip(painter, below, self._by_angle)
         painter.setPen(theme.colour("quiet"))
         foot = QRectF(below.left(), below.bottom() + 1.0, below.width(), 13.0)
         painter.drawText(foot, Qt.AlignmentFlag.AlignLeft, "facing us")
@@ -166,21 +143,7 @@ class FilmChart(QWidget):
         painter.setBrush(theme.colour("verdigris"))
         painter.setPen(QPen(theme.colour("raised"), 1.0))
         painter.drawPolygon(QPolygonF([QPointF(x + a, b) for a, b in ((-5, 0), (5, 0), (0, 8))]))
-        if self.hasFocus():
-            painter.setPen(QPen(theme.colour("verdigris"), 1.0, Qt.PenStyle.DotLine))
-            painter.setBrush(Qt.BrushStyle.NoBrush)
-            painter.drawRoundedRect(self.rect().adjusted(0, 0, -1, -1), 3, 3)
-
-    def _paint_strip(self, painter, area, colours):
-        if colours is None:
-            painter.fillRect(area, theme.colour("faint"))
-            return
-        row = np.ascontiguousarray((np.clip(encode_srgb(colours), 0.0, 1.0) * 255.0 + 0.5).astype(np.uint8))
-        image = QImage(row.data, len(row), 1, 3 * len(row), QImage.Format.Format_RGB888)
-        painter.drawImage(area, image)
-        painter.setPen(QPen(theme.colour("line"), 1.0))
-        painter.setBrush(Qt.BrushStyle.NoBrush)
-        painter.drawRect(area)
+        self.paint_focus(painter)
 
     def _paint_misfits(self, painter, area):
         curve = QRectF(area.left(), 8.0, area.width(), _CURVE - 10.0)

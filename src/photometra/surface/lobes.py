@@ -227,15 +227,11 @@ def _coated(wo, wi, side, density, sheet, scalars, grid, tables, curves, parts):
         parts[REVERSE_LOBE, j] *= over
     if wi[2] < 0.0:
         return density
-    hx = wo[0] + wi[0]
-    hy = wo[1] + wi[1]
-    hz = mu_o + mu_i
-    inv = 1.0 / math.sqrt(hx * hx + hy * hy + hz * hz)
+    hx, hy, hz, cos_d = _half_way(wo, wi[0], wi[1], mu_i)
     ax = scalars[COAT_X]
     ay = scalars[COAT_Y]
-    d = ggx_d(hx * inv, hy * inv, hz * inv, ax, ay) / (4.0 * mu_o)
+    d = ggx_d(hx, hy, hz, ax, ay) / (4.0 * mu_o)
     lam_o = smith_lambda(wo[0], wo[1], mu_o, ax, ay)
-    cos_d = min(1.0, (wo[0] * hx + wo[1] * hy + mu_o * hz) * inv)
     value = dielectric_scalar(cos_d, scalars[COAT_IOR]) * d / (1.0 + lam_o + smith_lambda(wi[0], wi[1], mu_i, ax, ay))
     grained = scalars[GRAINED]
     there = at_direction(curves, COAT_CURVE, COAT_TURN, wo[0], wo[1], mu_o, grained)
@@ -273,13 +269,23 @@ def _fibred(wo, wi, sheet, scalars, props, curves, parts):
         parts[BODY_LOBE, j] *= body
         parts[REVERSE_LOBE, j] *= body
     if mu_i > 0.0:
-        hx = wo[0] + wi[0]
-        hy = wo[1] + wi[1]
-        hz = mu_o + mu_i
-        hz /= math.sqrt(hx * hx + hy * hy + hz * hz)
+        _, _, hz, _ = _half_way(wo, wi[0], wi[1], mu_i)
         value = scalars[SHEEN] * mu_i * fibre_brdf(mu_o, mu_i, hz, scalars[SHEEN_SPREAD])
         for j in range(n):
             parts[SHEEN_LOBE, j] = value * props[SHEEN_COLOUR, j]
+
+
+@kernel
+def _half_way(wo, x, y, z):
+    """(half vector, cosine of wo to it) between wo and a direction on its side."""
+    hx = wo[0] + x
+    hy = wo[1] + y
+    hz = wo[2] + z
+    inv = 1.0 / math.sqrt(hx * hx + hy * hy + hz * hz)
+    hx *= inv
+    hy *= inv
+    hz *= inv
+    return hx, hy, hz, min(1.0, wo[0] * hx + wo[1] * hy + wo[2] * hz)
 
 
 @kernel
@@ -303,14 +309,7 @@ def _reflected(wo, wi, side, m, t, near, micro, scalars, props, grid, tables, cu
     n = parts.shape[1]
     mu_o = wo[2]
     mu_i = wi[2]
-    hx = wo[0] + wi[0]
-    hy = wo[1] + wi[1]
-    hz = mu_o + mu_i
-    inv = 1.0 / math.sqrt(hx * hx + hy * hy + hz * hz)
-    hx *= inv
-    hy *= inv
-    hz *= inv
-    cos_d = min(1.0, wo[0] * hx + wo[1] * hy + mu_o * hz)
+    hx, hy, hz, cos_d = _half_way(wo, wi[0], wi[1], mu_i)
     finish = parts[FINISH_LOBE]
     mean, passed = interface_reflectance(cos_d, side, scalars, props, finish)
     value, density = _facet_lobes(wo, wi[0], wi[1], mu_i, hx, hy, hz, scalars)
@@ -361,14 +360,7 @@ def _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables,
         return density
     grained = scalars[GRAINED]
     if t > 0.0:
-        hx = wo[0] + wi[0]
-        hy = wo[1] + wi[1]
-        hz = mu_o + mu_i
-        inv = 1.0 / math.sqrt(hx * hx + hy * hy + hz * hz)
-        hx *= inv
-        hy *= inv
-        hz *= inv
-        cos_d = min(1.0, wo[0] * hx + wo[1] * hy + mu_o * hz)
+        hx, hy, hz, cos_d = _half_way(wo, wi[0], wi[1], mu_i)
         let = parts[THROUGH_LOBE]
         mean, passed = interface_reflectance(cos_d, side, scalars, props, let)
         value, drawn = _facet_lobes(wo, wi[0], wi[1], mu_i, hx, hy, hz, scalars)
