@@ -133,7 +133,8 @@ class StrataPanel(QWidget):
         if stratum == "film":
             self.film_chart = FilmChart(self.session)
             self.film_chart.moved.connect(partial(self._changed, "film.thickness"))
-            column.addWidget(self.film_chart)
+            # Before the choice of a table, so that it is seen without scrolling.
+            column.insertWidget(column.count() - 1, self.film_chart)
         return page
 
     def _place_interior(self, column):
