@@ -224,12 +224,18 @@ class Files(QObject):
         self.refuse(sentence)
         self._fetch_next()
 
-    def _take_reading(self, specimen_name, reading):
-        study = self.session.study
+    def _index_of(self, specimen_name):
+        """Where a specimen stands in the study; None, said, where it is gone meanwhile."""
         try:
-            index = study.index(specimen_name)
+            return self.session.study.index(specimen_name)
         except ValueError as error:
             self.refuse(str(error))
+            return None
+
+    def _take_reading(self, specimen_name, reading):
+        study = self.session.study
+        index = self._index_of(specimen_name)
+        if index is None:
             return
         specimen = study.specimens[index].with_reading(reading)
         self.session.history.apply(study.with_specimen_at(index, specimen), "import a reading")
@@ -255,10 +261,8 @@ class Files(QObject):
     def _take_mesh(self, specimen_name, file_name, data):
         name = f"meshes/{_safe(Path(file_name).stem, 'mesh')}.ply"
         study = self.session.study
-        try:
-            index = study.index(specimen_name)
-        except ValueError as error:
-            self.refuse(str(error))
+        index = self._index_of(specimen_name)
+        if index is None:
             return
         specimen = replace(study.specimens[index], shape=name)
         study = replace(study.with_specimen_at(index, specimen), meshes={**study.meshes, name: data})

@@ -44,3 +44,16 @@ def sample_visible_normal(x, y, z, ax, ay, u0, u1):
     hz = max(0.0, cz + sz)
     inv = 1.0 / math.sqrt(hx * hx + hy * hy + hz * hz)
     return hx * inv, hy * inv, hz * inv
+
+
+@kernel
+def half_way(wo, x, y, z):
+    """(half vector, cosine of wo to it) between wo and a direction on its side."""
+    hx = wo[0] + x
+    hy = wo[1] + y
+    hz = wo[2] + z
+    inv = 1.0 / math.sqrt(hx * hx + hy * hy + hz * hz)
+    hx *= inv
+    hy *= inv
+    hz *= inv
+    return hx, hy, hz, min(1.0, wo[0] * hx + wo[1] * hy + wo[2] * hz)

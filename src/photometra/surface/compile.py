@@ -36,7 +36,7 @@ from .albedo import (
 from .coat import compile_coat, cover
 from .constants import FROM_READING, table
 from .model import Surface
-from .split import Sides, split_of
+from .split import split_of
 
 SMOOTHEST_ALPHA = 1e-4
 """A perfect polish is drawn as this slope width: far below any aperture or pixel, yet never singular."""
@@ -294,15 +294,13 @@ def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
     count = WAVELENGTHS.size if dispersive or scalars[rows.FILM] > 0.0 or scalars[rows.SHEET] > 0.0 else 1
     scalars[rows.EVEN] = float(count == 1)
     if scalars[rows.SHEET] > 0.0:
-        sides = _compile_sheet(scalars, spectra, tables)
+        passed, passed_turn = _compile_sheet(scalars, spectra, tables)
     else:
-        sides = _compile_interface(eta[:count], scalars, spectra, tables)
-    let_in = hemispherical(sides.passed)
-    tables[rows.BODY_WEIGHT] = body_weight(sides.passed, surface["diffuse_roughness"])
-    if sides.passed_turn is not None:
-        tables[rows.BODY_TURN : rows.BODY_TURN + 2] = (
-            tables[rows.BODY_WEIGHT] * sides.passed_turn / np.maximum(sides.passed, 1e-9)
-        )
+        passed, passed_turn = _compile_interface(eta[:count], scalars, spectra, tables)
+    let_in = hemispherical(passed)
+    tables[rows.BODY_WEIGHT] = body_weight(passed, surface["diffuse_roughness"])
+    if passed_turn is not None:
+        tables[rows.BODY_TURN : rows.BODY_TURN + 2] = tables[rows.BODY_WEIGHT] * passed_turn / np.maximum(passed, 1e-9)
     # Light thrown back down under the interface meets the body again: 1 - let_in / n² of it each time.
     colour = reflectance_of_rgb(surface["colour"])
     coat = scalars[rows.COAT]
@@ -349,7 +347,7 @@ def _compile_subsurface(surface, escape, scalars, spectra):
 
 
 def _compile_interface(eta, scalars, spectra, tables):
-    """Fill in what an interface to an interior loses and gives back; returns its `Sides`."""
+    """Fill in what an interface to an interior loses and gives back; returns what the body is let, and its turns."""
     (r_out, t_out, turn_out), (r_in, t_in, turn_in) = (
         _interface(scalars, spectra, side, eta.size) for side in (rows.FRONT, rows.INNER)
     )
@@ -364,7 +362,7 @@ def _compile_interface(eta, scalars, spectra, tables):
     spectra[rows.LOST_TRANSMIT_OUT] = sides.out_through * sides.ratio
     spectra[rows.LOST_REFLECT_IN] = 1.0 - sides.in_through
     spectra[rows.LOST_TRANSMIT_IN] = sides.in_through * sides.inverse
-    return sides
+    return sides.passed, sides.passed_turn
 
 
 def _compile_sheet(scalars, spectra, tables):
@@ -390,7 +388,7 @@ def _compile_sheet(scalars, spectra, tables):
         lost_by_turn = -shares.reflected_turn.sum(axis=2)[:, None]
         tables[rows.LOST_OUT_TURN : rows.LOST_OUT_TURN + 2] = lost_turn(lost_by_turn, mean)
         turn = _by_wavelength(shares.reflected_turn @ (1.0 - face)) + through[:, None] * lost_by_turn
-    return Sides.of_sheet(np.clip(into_body, 0.0, 1.0), turn)
+    return np.clip(into_body, 0.0, 1.0), turn
 
 
 def _interface(scalars, spectra, side, count):

@@ -22,7 +22,7 @@ COAT, COAT_X, COAT_Y, COAT_IOR, COAT_LOST, BELOW_COAT = range(23, 29)
 # The fibres on top: how much they cover, how far they stray.
 SHEEN, SHEEN_SPREAD = range(29, 31)
 # Whether light that goes through leaves on a reverse side; how thick a clear wall is, in mm; the share of the body's
-# light that goes through (for choosing lobes only: the spectra have it in them).
+# light that goes through (only for whether any does: the spectra have it in them).
 SHEET, WALL, TRANSLUCENCY = range(31, 34)
 # Whether index and tables of the dielectric are the same at every wavelength: one then stands for all.
 EVEN, SCALARS = range(34, 36)

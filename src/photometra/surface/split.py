@@ -28,12 +28,6 @@ class Sides:
     inverse: np.ndarray
     passed_turn: np.ndarray | None = None
 
-    @classmethod
-    def of_sheet(cls, passed, passed_turn):
-        """Of a sheet, both of whose sides are outside: only what its body is let."""
-        none = np.zeros(len(passed))
-        return cls(passed, passed, none, passed, none, none, none, none, none, passed_turn)
-
 
 def split_of(r_out, t_out, r_in, t_in, eta, turns=None):
     """From the single-scattering shares reflected and passed, (n, COSINES) each, of an interface of index eta (n,).

@@ -28,6 +28,7 @@ from .scene import (
     STAGE,
     STRENGTH,
     TURN,
+    aim,
     hit,
     stage_met,
     stage_reflectance,
@@ -464,7 +465,7 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
                 jy = shift_y + s * 0.5698402909980532
                 px = 2.0 * (x + jx - math.floor(jx)) / width - 1.0
                 py = 1.0 - 2.0 * (y + jy - math.floor(jy)) / height
-                _aim(px, py, camera, state, origin, direction)
+                aim(px, py, camera, state, origin, direction)
                 cut[y, x] += trace(
                     origin, direction, state, index, fraction, nearest_sample, own_basis, scene, limits, patches,
                     sky, panels, shape, matter, media, work, seen, layers,
@@ -488,24 +489,3 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
                     for j in range(HEROES):
                         for c in range(3):
                             apart[layer, y, x, c] += layers[layer, j] * weights[j, c]
-
-
-@kernel
-def _aim(px, py, camera, state, origin, direction):
-    """The ray of a place in the picture (-1..1, up), through a drawn place of the lens."""
-    for c in range(3):
-        origin[c] = camera[0, c]
-        direction[c] = camera[1, c] + px * camera[2, c] + py * camera[3, c]
-    focus = camera[6, 0]
-    if camera[4, 0] ** 2 + camera[4, 1] ** 2 + camera[4, 2] ** 2 > 0.0:
-        r = math.sqrt(drawn(state))
-        phi = 2.0 * math.pi * drawn(state)
-        a = r * math.cos(phi)
-        b = r * math.sin(phi)
-        for c in range(3):
-            off = a * camera[4, c] + b * camera[5, c]
-            origin[c] += off
-            direction[c] = focus * direction[c] - off
-    norm = 1.0 / math.sqrt(direction[0] ** 2 + direction[1] ** 2 + direction[2] ** 2)
-    for c in range(3):
-        direction[c] *= norm

@@ -15,6 +15,7 @@ from .lights import Panel
 from .media import frame
 from .mesh import NO_MESH
 from .shapes import Shape
+from .spectral import drawn
 
 CHECKER_MM = 10.0
 STAGE_LIGHT, STAGE_DARK, STAGE_RIM = 0.34, 0.26, 0.12
@@ -222,3 +223,24 @@ def stage_reflectance(x, z, r, patches):
         return STAGE_RIM
     odd = (int(math.floor(x / CHECKER_MM)) + int(math.floor(z / CHECKER_MM))) & 1
     return STAGE_LIGHT if odd else STAGE_DARK
+
+
+@kernel
+def aim(px, py, camera, state, origin, direction):
+    """The ray of a place in the picture (-1..1, up), through a drawn place of the lens."""
+    for c in range(3):
+        origin[c] = camera[0, c]
+        direction[c] = camera[1, c] + px * camera[2, c] + py * camera[3, c]
+    focus = camera[6, 0]
+    if camera[4, 0] ** 2 + camera[4, 1] ** 2 + camera[4, 2] ** 2 > 0.0:
+        r = math.sqrt(drawn(state))
+        phi = 2.0 * math.pi * drawn(state)
+        a = r * math.cos(phi)
+        b = r * math.sin(phi)
+        for c in range(3):
+            off = a * camera[4, c] + b * camera[5, c]
+            origin[c] += off
+            direction[c] = focus * direction[c] - off
+    norm = 1.0 / math.sqrt(direction[0] ** 2 + direction[1] ** 2 + direction[2] ** 2)
+    for c in range(3):
+        direction[c] *= norm

@@ -3,7 +3,7 @@
 python -m photometra.tracing.warm
 """
 
-from ..instruments import measured
+from ..instruments import depth_colours, light_split, measured
 from ..optics import film_reflectance, fresnel_conductor, fresnel_dielectric, fresnel_face_edge
 from ..optics.jit import is_warm, mark_warm
 from ..surface import Surface
@@ -11,6 +11,7 @@ from ..surface.compile import compile_surface
 from .environment import environment_from, uniform_environment
 from .render import Rendering
 from .scene import Scene
+from .shapes import shape_of
 
 
 def _steps():
@@ -37,6 +38,15 @@ def _steps():
         ("tracer", environment_from([[[1.0] * 3] * 4] * 2)),
     ):
         yield name, lambda light=light: Rendering(compile_surface(glass), Scene(light), 8, 8).add(1)
+    felt = Surface({"sheen.amount": 0.5, "anisotropy": 0.5, "thin_walled": True, "transmission": 0.5})
+    yield (
+        "sheets and shapes",
+        lambda: (
+            light_split(felt, compile_surface(felt), 30.0, 10.0),
+            depth_colours(glass, [1.0]),
+            Rendering(compile_surface(felt), Scene(uniform_environment(), shape=shape_of("steps", 30.0)), 8, 8).add(1),
+        ),
+    )
 
 
 STEP_COUNT = sum(1 for _ in _steps())
