@@ -1,17 +1,35 @@
 """Measured evidence: kinds, units, uncertainty, and files in and out."""
 
-from .csvfile import ReadingError, read_file, read_text, write_text
-from .kinds import KINDS, Kind, kind
-from .model import Reading, make_reading
+from .cgats import write_cgats
+from .edits import averaged, resampled, with_mask, with_uncertainty
+from .files import read_file, read_text, taken, text_of, write_file, write_text
+from .kinds import CHANNELS_NM, KINDS, POLARISATIONS, Kind, kind
+from .model import Reading, letter_of, make_reading
+from .tables import ReadingError
+from .understanding import Choices, Understood, understand
 
 __all__ = [
+    "CHANNELS_NM",
     "KINDS",
+    "POLARISATIONS",
+    "Choices",
     "Kind",
     "Reading",
     "ReadingError",
+    "Understood",
+    "averaged",
     "kind",
+    "letter_of",
     "make_reading",
     "read_file",
     "read_text",
+    "resampled",
+    "taken",
+    "text_of",
+    "understand",
+    "with_mask",
+    "with_uncertainty",
+    "write_cgats",
+    "write_file",
     "write_text",
 ]

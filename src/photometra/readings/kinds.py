@@ -2,13 +2,21 @@
 
 from dataclasses import dataclass
 
+CHANNELS_NM = {"red": 640.0, "green": 545.0, "blue": 445.0}
+"""Where a red, a green and a blue value stand among wavelengths: where each light of `colour.light_basis` is alone."""
+POLARISATIONS = {"s": 0.0, "u": 0.5, "p": 1.0}
+"""A polarisation by its letter, as the share of p in the light; columns of that name hold the number."""
+
+_ANY = (0.0, float("inf"))
+
 
 @dataclass(frozen=True)
 class Kind:
     """One kind of reading. `columns`: the independent ones first (`independent` of them), then the values.
 
-    usual_sigma: (relative, absolute) uncertainty where a file states none. `metric` names what its agreement
-    is told in, and `tolerance` the usual limit of it.
+    axis: the independent column that a chart runs along; the others tell its lines apart. limits: what each value
+    may be. usual_sigma: (relative, absolute) uncertainty where a file states none. gaps: whether a value may be
+    missing in a row. `metric` names what its agreement is told in, `tolerance` the usual limit of it.
     """
 
     key: str
@@ -18,39 +26,100 @@ class Kind:
     usual_sigma: tuple[float, float]
     metric: str
     metric_label: str
+    symbol: str
     tolerance: float
     geometries: tuple[str, ...] = ()
-    limits: tuple[float, float] = (0.0, float("inf"))
+    limits: tuple[tuple[float, float], ...] = (_ANY,)
+    axis: str = ""
     axis_label: str = ""
     value_label: str = ""
+    gaps: bool = False
+    takes_thickness: bool = False
+    is_log: bool = False
 
     @property
     def values(self):
         return self.columns[self.independent :]
 
+    @property
+    def places(self):
+        """The independent columns."""
+        return self.columns[: self.independent]
+
+    @property
+    def along(self):
+        return self.axis or self.columns[0]
+
+    def limits_of(self, column):
+        """(low, high) of a value column."""
+        i = self.values.index(column)
+        return self.limits[min(i, len(self.limits) - 1)]
+
+
+_NM = "wavelength / nm"
 
 KINDS = {
     k.key: k
     for k in (
         Kind(
             "constants", "Optical constants", ("wavelength_nm", "n", "k"), 1, (0.01, 0.005),
-            "rms", "rms difference of n and k", 0.05,
-            axis_label="wavelength / nm", value_label="n, k",
+            "rms", "rms difference of n and k", "rms", 0.05, axis_label=_NM, value_label="n, k",
         ),
         Kind(
             "reflectance", "Spectral reflectance", ("wavelength_nm", "reflectance"), 1, (0.005, 0.001),
-            "delta_e_2000", "ΔE2000 under D65", 1.0, geometries=("di:8", "de:8", "45:0"), limits=(0.0, 2.0),
-            axis_label="wavelength / nm", value_label="reflectance",
+            "delta_e_2000", "ΔE2000", "ΔE", 1.0, geometries=("di:8", "de:8", "45:0"), limits=((0.0, 2.0),),
+            axis_label=_NM, value_label="reflectance", takes_thickness=True,
         ),
         Kind(
             "gloss", "Gloss", ("angle_deg", "gloss_units"), 1, (0.005, 0.3),
-            "gloss_units", "largest gloss difference", 2.0, limits=(0.0, 2500.0),
+            "gloss_units", "largest gloss difference", "GU", 2.0, limits=((0.0, 2500.0),),
             axis_label="angle / °", value_label="gloss / GU",
         ),
         Kind(
+            "specular", "Specular reflectance", ("angle_deg", "wavelength_nm", "polarisation", "reflectance"), 3,
+            (0.005, 0.001), "rms", "rms difference of reflectance", "rms", 0.01, limits=((0.0, 1.5),),
+            axis_label="angle / °", value_label="reflectance",
+        ),
+        Kind(
+            "lobe", "In-plane lobe", ("incidence_deg", "view_deg", "brdf_per_sr"), 2, (0.02, 0.001),
+            "relative", "mean relative difference", "rel", 0.1, axis="view_deg", limits=((0.0, 1e9),),
+            axis_label="view angle / °", value_label="BRDF / 1/sr", is_log=True,
+        ),
+        Kind(
+            "ellipsometry", "Ellipsometry", ("angle_deg", "wavelength_nm", "psi_deg", "delta_deg"), 2, (0.0, 0.1),
+            "degrees", "rms difference of ψ and Δ", "°", 0.5, limits=((0.0, 90.0), (-360.0, 360.0)),
+            axis="wavelength_nm", axis_label=_NM, value_label="ψ, Δ / °",
+        ),
+        Kind(
             "index", "Index of refraction", ("wavelength_nm", "n"), 1, (0.0, 0.0001),
-            "index", "largest index difference", 0.0005, limits=(0.1, 10.0),
-            axis_label="wavelength / nm", value_label="n",
+            "index", "largest index difference", "Δn", 0.0005, limits=((0.1, 10.0),),
+            axis_label=_NM, value_label="n",
+        ),
+        Kind(
+            "transmittance", "Transmittance", ("wavelength_nm", "regular", "total"), 1, (0.005, 0.001),
+            "rms", "rms difference of transmittance", "rms", 0.01, limits=((0.0, 1.2),),
+            axis_label=_NM, value_label="transmittance", gaps=True, takes_thickness=True,
+        ),
+        Kind(
+            "scatter", "Scatter profile", ("radius_mm", "wavelength_nm", "exitance_per_mm2"), 2, (0.03, 1e-6),
+            "relative", "mean relative difference", "rel", 0.1, limits=((0.0, 1e9),),
+            axis_label="distance from the beam / mm", value_label="exitance / 1/mm²", is_log=True,
+        ),
+        Kind(
+            "coefficients", "Coefficients", ("wavelength_nm", "absorption_per_mm", "scatter_per_mm"), 1, (0.03, 1e-5),
+            "relative", "mean relative difference", "rel", 0.1, limits=((0.0, 1e6),),
+            axis_label=_NM, value_label="coefficient / 1/mm", gaps=True, is_log=True,
+        ),
+        Kind(
+            "colour", "Colour", ("sample", "L", "a", "b"), 1, (0.0, 0.3),
+            "delta_e_2000", "ΔE2000", "ΔE", 1.0, geometries=("di:8", "de:8", "45:0"),
+            limits=((0.0, 200.0), (-200.0, 200.0)), axis_label="sample", value_label="L*, a*, b*",
+        ),
+        Kind(
+            "photograph", "Photograph's patches",
+            ("patch", "incidence_deg", "view_deg", "red", "green", "blue"), 3, (0.02, 0.002),
+            "delta_e_2000", "ΔE2000", "ΔE", 2.0, limits=((0.0, 1e6),),
+            axis_label="patch", value_label="linear, white is 1",
         ),
     )
 }  # fmt: skip

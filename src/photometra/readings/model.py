@@ -4,23 +4,37 @@ from dataclasses import dataclass, field, replace
 
 import numpy as np
 
-from .kinds import KINDS, Kind, kind
+from ..colour import ILLUMINANTS, OBSERVERS
+from .kinds import KINDS, POLARISATIONS, Kind, kind
+from .uncertainty import rule_of, sigma_by
 
 _MOST_ROWS = 100_000
+_RANGES = {
+    "wavelength_nm": (100.0, 20_000.0),
+    "angle_deg": (0.0, 90.0),
+    "incidence_deg": (-90.0, 90.0),
+    "view_deg": (-90.0, 90.0),
+    "radius_mm": (0.0, 10_000.0),
+    "sample": (1.0, 1e6),
+    "patch": (1.0, 1e6),
+}
 
 
 @dataclass(frozen=True, eq=False)
 class Reading:
     """Columns by name in the kind's units; `sigma` has one standard uncertainty for each value.
 
-    columns: {name: (n,)}; sigma: {value column: (n,)}. `source` says where it comes from (a file and line, a
-    simulated instrument); `active` whether the solver counts it.
+    columns: {name: (n,)}; sigma: {value column: (n,)}; masked: (n,), rows that count for nothing. A missing value is
+    NaN. rule: how the uncertainty was stated ("2 % + 0.002"), where it was by a rule. thickness_mm: of the slab that
+    was read, 0 where it does not matter or is the specimen's own. `source` says where it comes from (a file and
+    line, a simulated device), `date` when; `active` whether the solver counts it.
     """
 
     name: str
     kind_key: str
     columns: dict[str, np.ndarray]
     sigma: dict[str, np.ndarray]
+    masked: np.ndarray
     geometry: str = ""
     tolerance: float = 0.0
     active: bool = True
@@ -28,6 +42,9 @@ class Reading:
     notes: str = ""
     illuminant: str = "D65"
     observer: str = "1931-2"
+    thickness_mm: float = 0.0
+    date: str = ""
+    rule: str = ""
     extra: dict[str, str] = field(default_factory=dict)
 
     @property
@@ -40,17 +57,51 @@ class Reading:
 
     @property
     def x(self):
-        """The first independent column."""
-        return self.columns[self.kind.columns[0]]
+        """The independent column that a chart runs along."""
+        return self.columns[self.kind.along]
+
+    @property
+    def places(self):
+        """The independent columns, {name: (n,)}: where a model is asked."""
+        return {c: self.columns[c] for c in self.kind.places}
 
     @property
     def label(self):
-        return f"{self.kind.label} {self.geometry}".strip()
+        thick = f", {self.thickness_mm:g} mm" if self.thickness_mm else ""
+        return f"{self.kind.label} {self.geometry}".strip() + thick
 
     def stacked(self):
         """(values, sigmas), each (value columns, n)."""
         names = self.kind.values
         return np.stack([self.columns[c] for c in names]), np.stack([self.sigma[c] for c in names])
+
+    @property
+    def counted(self):
+        """(value columns, n): which values are there and not masked."""
+        return np.isfinite(self.stacked()[0]) & ~self.masked
+
+    def difference(self, model):
+        """model - values, (value columns, n), an angle's the short way round; 0 where nothing is counted."""
+        values = self.stacked()[0]
+        with np.errstate(invalid="ignore"):
+            out = model - values
+        if "delta_deg" in self.kind.values:
+            i = self.kind.values.index("delta_deg")
+            out[i] = (out[i] + 180.0) % 360.0 - 180.0
+        return np.where(self.counted, out, 0.0)
+
+    def series(self):
+        """The lines of its chart: [(what tells them apart, rows)], each sorted along the axis."""
+        others = [c for c in self.kind.places if c != self.kind.along]
+        groups = {}
+        for i in range(self.rows):
+            groups.setdefault(tuple(float(self.columns[c][i]) for c in others), []).append(i)
+        out = []
+        for key, rows in groups.items():
+            told = ", ".join(place_text(c, v) for c, v in zip(others, key, strict=True))
+            rows = np.array(rows)
+            out.append((told, rows[np.argsort(self.x[rows], kind="stable")]))
+        return out
 
     def with_changes(self, **changes) -> "Reading":
         return replace(self, **changes)
@@ -59,8 +110,9 @@ class Reading:
         """What makes two readings the same evidence."""
         data = tuple((c, v.tobytes()) for c, v in (*self.columns.items(), *self.sigma.items()))
         return (
-            self.name, self.kind_key, data, self.geometry, self.tolerance, self.active, self.source, self.notes,
-            self.illuminant, self.observer, tuple(sorted(self.extra.items())),
+            self.name, self.kind_key, data, self.masked.tobytes(), self.geometry, self.tolerance, self.active,
+            self.source, self.notes, self.illuminant, self.observer, self.thickness_mm, self.date, self.rule,
+            tuple(sorted(self.extra.items())),
         )  # fmt: skip
 
     def __eq__(self, other):
@@ -70,13 +122,62 @@ class Reading:
         return hash(self.key())
 
 
-def make_reading(name, kind_key, columns, sigma=None, **more) -> Reading:
+_PLACE_UNITS = {"wavelength_nm": "nm", "angle_deg": "°", "incidence_deg": "° in", "view_deg": "°", "radius_mm": "mm"}
+
+
+def place_text(column, value):
+    """A value of an independent column for people: `550 nm`, `s`, `45° in`."""
+    if column == "polarisation":
+        return letter_of(value)
+    unit = _PLACE_UNITS.get(column, "")
+    return f"{value:g}{'' if unit.startswith('°') else ' '}{unit}".strip() if unit else f"{column} {value:g}"
+
+
+def letter_of(polarisation):
+    """s, p or u of a share of p."""
+    return next((letter for letter, share in POLARISATIONS.items() if share == polarisation), f"{polarisation:g}")
+
+
+def make_reading(name, kind_key, columns, sigma=None, masked=None, **more) -> Reading:
     """A checked Reading; ValueError with one sentence where the data will not do.
 
-    columns: {name: numbers}, all of the kind's columns, at least one row, sorted here by the first. sigma:
-    {value column: numbers}; where a column has none, the kind's usual uncertainty is taken.
+    columns: {name: numbers}, all of the kind's columns (of its values, one at least where it may have gaps), at least
+    one row, sorted here by its places. sigma: {value column: numbers}; where a column has none, `rule`, else the
+    kind's usual uncertainty is taken.
     """
     k = kind(kind_key)
+    data = _data(k, columns)
+    rows = data[k.columns[0]].size
+    order = np.lexsort([data[c] for c in reversed(k.places)])
+    relative, absolute = rule_of(more["rule"]) if more.get("rule") else k.usual_sigma
+    spread = {}
+    for column in k.values:
+        given = None if sigma is None else sigma.get(column)
+        s = sigma_by(data[column], relative, absolute) if given is None else np.array(given, float).ravel()
+        if s.size == rows:
+            s = np.where(np.isfinite(data[column]), s, 1.0)
+        if s.size != rows or not np.isfinite(s).all() or (s <= 0).any():
+            raise ValueError(f"the uncertainty of {column} must be a number above 0 in every row")
+        spread[column] = s[order]
+    masked = np.zeros(rows, bool) if masked is None else np.array(masked, float).ravel().astype(bool)
+    if masked.size != rows:
+        raise ValueError("a mask needs one entry for each row")
+    _checked(k, more)
+    data = {c: v[order] for c, v in data.items()}
+    masked = masked[order]
+    for array in (*data.values(), *spread.values(), masked):
+        array.flags.writeable = False
+    return Reading(name, kind_key, data, spread, masked, **more)
+
+
+def _data(k, columns):
+    """The kind's columns as arrays, checked."""
+    there = [c for c in k.values if c in columns]
+    if k.gaps and there:
+        rows = np.size(columns[there[0]])
+        columns = {**{c: np.full(rows, np.nan) for c in k.values}, **columns}
+    if k.columns[0] in ("sample", "patch") and k.columns[0] not in columns and there:
+        columns = {k.columns[0]: np.arange(1.0, np.size(columns[there[0]]) + 1.0), **columns}
     data = {}
     for column in k.columns:
         if column not in columns:
@@ -87,41 +188,44 @@ def make_reading(name, kind_key, columns, sigma=None, **more) -> Reading:
         raise ValueError(f"a reading of {k.label.lower()} needs the same number of rows, at least one, in every column")
     if max(sizes) > _MOST_ROWS:
         raise ValueError(f"a reading may have {_MOST_ROWS} rows at the most")
-    if not all(np.isfinite(v).all() for v in data.values()):
+    values = np.stack([data[c] for c in k.values])
+    missing = np.isnan(values)
+    if (
+        not all(np.isfinite(data[c]).all() for c in k.places)
+        or np.isinf(values).any()
+        or (missing.any() and not k.gaps)
+    ):
         raise ValueError("a reading's numbers must be finite")
+    if missing.all(axis=0).any():
+        raise ValueError("every row needs at least one value")
     for column in k.values:
-        low, high = k.limits
+        low, high = k.limits_of(column)
         if (data[column] < low).any() or (data[column] > high).any():
             raise ValueError(f"{column} must lie between {low:g} and {high:g}")
-    if k.columns[0] == "wavelength_nm" and ((data["wavelength_nm"] < 100) | (data["wavelength_nm"] > 20000)).any():
-        raise ValueError("wavelength_nm must lie between 100 and 20000")
-    if k.columns[0] == "angle_deg" and not np.isin(data["angle_deg"], (20.0, 60.0, 85.0)).all():
+    for column in k.places:
+        low, high = _RANGES.get(column, (0.0, 1.0))
+        if (data[column] < low).any() or (data[column] > high).any():
+            raise ValueError(f"{column} must lie between {low:g} and {high:g}")
+    if k.key == "gloss" and not np.isin(data["angle_deg"], (20.0, 60.0, 85.0)).all():
         raise ValueError("gloss is read at 20, 60 or 85 degrees")
-    order = np.argsort(data[k.columns[0]], kind="stable")
-    if (np.diff(data[k.columns[0]][order]) <= 0).any():
-        raise ValueError(f"each {k.columns[0]} may stand in one row only")
-    relative, absolute = k.usual_sigma
-    spread = {}
-    for column in k.values:
-        given = None if sigma is None else sigma.get(column)
-        s = relative * np.abs(data[column]) + absolute if given is None else np.array(given, float).ravel()
-        if s.size != data[column].size or not np.isfinite(s).all() or (s <= 0).any():
-            raise ValueError(f"the uncertainty of {column} must be a number above 0 in every row")
-        spread[column] = s[order]
-    geometry = more.pop("geometry", "") or (k.geometries[0] if k.geometries else "")
+    return data
+
+
+def _checked(k, more):
+    """Check what a reading says beside its numbers, and fill in what it leaves out."""
+    more["geometry"] = geometry = more.get("geometry", "") or (k.geometries[0] if k.geometries else "")
     if geometry and geometry not in k.geometries:
         choice = f"choose from {', '.join(k.geometries)}" if k.geometries else "this kind has none"
         raise ValueError(f"there is no geometry '{geometry}': {choice}")
-    tolerance = float(more.pop("tolerance", 0.0) or k.tolerance)
+    more["tolerance"] = tolerance = float(more.get("tolerance", 0.0) or k.tolerance)
     if not (np.isfinite(tolerance) and tolerance > 0):
         raise ValueError("a tolerance must be a number above 0")
-    from ..colour import ILLUMINANTS, OBSERVERS
-
+    more["thickness_mm"] = thickness = float(more.get("thickness_mm", 0.0))
+    if not 0.0 <= thickness <= 10_000.0:
+        raise ValueError("a thickness must lie between 0 and 10000 mm")
+    if thickness and not k.takes_thickness:
+        raise ValueError(f"a reading of {k.label.lower()} has no thickness")
     if more.get("illuminant", "D65") not in ILLUMINANTS or more.get("observer", "1931-2") not in OBSERVERS:
         raise ValueError(
             f"choose the illuminant from {', '.join(ILLUMINANTS)}, the observer from {', '.join(OBSERVERS)}"
         )
-    data = {c: v[order] for c, v in data.items()}
-    for array in (*data.values(), *spread.values()):
-        array.flags.writeable = False
-    return Reading(name, kind_key, data, spread, geometry, tolerance, **more)

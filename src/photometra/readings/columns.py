@@ -1,0 +1,163 @@
+"""What a column of somebody's table means, from its name: which of our columns, in which unit."""
+
+import re
+from dataclasses import dataclass
+
+import numpy as np
+
+_EV_NM = 1239.841984
+"""Wavelength in nm times photon energy in eV (CODATA 2018)."""
+
+UNITS = {
+    "wavelength": {"nm": 1.0, "um": 1000.0, "å": 0.1, "ev": None},
+    "angle": {"deg": 1.0, "rad": 180.0 / np.pi},
+    "length": {"mm": 1.0, "cm": 10.0, "um": 1e-3, "m": 1000.0},
+    "share": {"fraction": 1.0, "percent": 0.01},
+    "per length": {"1/mm": 1.0, "1/cm": 0.1, "1/m": 1e-3},
+    "per area": {"1/mm2": 1.0, "1/cm2": 0.01},
+    "per sr": {"1/sr": 1.0},
+    "gloss": {"gu": 1.0},
+    "number": {"": 1.0},
+    "letter": {"": 1.0},
+}
+"""By what is measured: each unit, and its factor to ours. The first is ours; None is reckoned (photon energy)."""
+
+_SPELLINGS = {
+    "µm": "um", "μm": "um", "micron": "um", "microns": "um", "micrometre": "um", "angstrom": "å", "a": "å",
+    "°": "deg", "degree": "deg", "degrees": "deg", "%": "percent", "pct": "percent", "frac": "fraction",
+    "per_mm": "1/mm", "mm-1": "1/mm", "mm^-1": "1/mm", "mm⁻¹": "1/mm", "/mm": "1/mm",
+    "per_cm": "1/cm", "cm-1": "1/cm", "cm^-1": "1/cm", "cm⁻¹": "1/cm", "/cm": "1/cm",
+    "per_m": "1/m", "m-1": "1/m", "m^-1": "1/m", "/m": "1/m",
+    "per_mm2": "1/mm2", "mm-2": "1/mm2", "mm^-2": "1/mm2", "/mm²": "1/mm2", "1/mm²": "1/mm2",
+    "per_cm2": "1/cm2", "cm-2": "1/cm2", "cm^-2": "1/cm2", "/cm²": "1/cm2", "1/cm²": "1/cm2",
+    "per_sr": "1/sr", "sr-1": "1/sr", "/sr": "1/sr", "units": "gu", "unit": "gu",
+}  # fmt: skip
+
+MEASURES = {
+    "wavelength_nm": "wavelength", "angle_deg": "angle", "incidence_deg": "angle", "view_deg": "angle",
+    "radius_mm": "length", "polarisation": "letter", "sample": "number", "patch": "number",
+    "n": "number", "k": "number", "reflectance": "share", "gloss_units": "gloss", "brdf_per_sr": "per sr",
+    "psi_deg": "angle", "delta_deg": "angle", "regular": "share", "total": "share",
+    "exitance_per_mm2": "per area", "absorption_per_mm": "per length", "scatter_per_mm": "per length",
+    "L": "number", "a": "number", "b": "number", "X": "number", "Y": "number", "Z": "number",
+    "red": "number", "green": "number", "blue": "number", "masked": "number",
+}  # fmt: skip
+"""Every column there is, and what it measures."""
+
+_STEMS = {
+    "wavelength": "wavelength_nm", "wl": "wavelength_nm", "lambda": "wavelength_nm", "λ": "wavelength_nm",
+    "energy": "wavelength_nm", "photon_energy": "wavelength_nm", "wavelength_nm": "wavelength_nm",
+    "angle": "angle_deg", "angle_of_incidence": "angle_deg", "aoi": "angle_deg", "theta": "angle_deg",
+    "incidence": "incidence_deg", "theta_i": "incidence_deg", "view": "view_deg", "viewing": "view_deg",
+    "theta_r": "view_deg", "theta_v": "view_deg",
+    "radius": "radius_mm", "distance": "radius_mm", "pol": "polarisation", "polarisation": "polarisation",
+    "polarization": "polarisation", "sample": "sample", "patch": "patch",
+    "n": "n", "index": "n", "refractive_index": "n", "k": "k", "extinction": "k",
+    "reflectance": "reflectance", "r": "reflectance", "rs": "reflectance:s", "rp": "reflectance:p",
+    "reflectance_s": "reflectance:s", "reflectance_p": "reflectance:p",
+    "gloss": "gloss_units", "gloss_units": "gloss_units", "gu": "gloss_units", "brdf": "brdf_per_sr",
+    "psi": "psi_deg", "ψ": "psi_deg", "delta": "delta_deg", "δ": "delta_deg", "∆": "delta_deg",
+    "regular": "regular", "total": "total", "regular_transmittance": "regular", "total_transmittance": "total",
+    "t_regular": "regular", "t_total": "total", "transmittance": "total", "t": "total",
+    "exitance": "exitance_per_mm2", "absorption": "absorption_per_mm", "mu_a": "absorption_per_mm",
+    "sigma_a": "absorption_per_mm", "scatter": "scatter_per_mm", "scattering": "scatter_per_mm",
+    "mu_s": "scatter_per_mm", "sigma_s": "scatter_per_mm", "reduced_scatter": "scatter_per_mm",
+    "lab_l": "L", "lab_a": "a", "lab_b": "b", "l*": "L", "a*": "a", "b*": "b", "l": "L", "a": "a", "b": "b",
+    "xyz_x": "X", "xyz_y": "Y", "xyz_z": "Z", "x": "X", "y": "Y", "z": "Z",
+    "red": "red", "green": "green", "blue": "blue", "rgb_r": "red", "rgb_g": "green", "rgb_b": "blue",
+    "masked": "masked",
+}  # fmt: skip
+_BY_CHANNEL = ("exitance_per_mm2", "absorption_per_mm", "scatter_per_mm")
+_CHANNELS = {"r": "red", "g": "green", "b": "blue", "red": "red", "green": "green", "blue": "blue"}
+_ONLY_WITH_UNIT = ("sigma_a", "sigma_s")
+"""Coefficients by their symbol, which without a unit would be the uncertainty of a column `a`."""
+IGNORED = ""
+
+
+@dataclass(frozen=True)
+class Meaning:
+    """One column as understood. name: one of ours, `name:channel` for a part of one (a colour channel, s or p), or
+    empty where it is left out. unit: of those in `UNITS` for what it measures, empty where the column says none.
+    """
+
+    raw: str
+    name: str = IGNORED
+    unit: str = ""
+    is_sigma: bool = False
+
+    @property
+    def measure(self):
+        return MEASURES.get(self.name.partition(":")[0], "number")
+
+    def converted(self, values, unit=None):
+        """Values in our unit; `unit` stands in where the column says none."""
+        factor = UNITS[self.measure].get(self.unit or unit or next(iter(UNITS[self.measure])), 1.0)
+        if factor is None:
+            with np.errstate(divide="ignore"):
+                return _EV_NM / values
+        return values * factor
+
+
+def _split_unit(text):
+    """(stem, unit as spelt or empty) of a column's name."""
+    found = re.match(r"^(.*?)\s*[\[(]\s*(.*?)\s*[\])]\s*$", text) or re.match(r"^(.+?)\s*,?\s+/\s*(.+)$", text)
+    if found:
+        return found[1], found[2]
+    found = re.match(r"^(.+?)[ _](per_(?:mm2|cm2|mm|cm|m|sr)|[^ _]+)$", text)
+    if found and (_unit(found[2]) is not None):
+        return found[1], found[2]
+    found = re.match(r"^(.+?)/([^/]+)$", text)
+    if found and _unit(found[2]) is not None:
+        return found[1], found[2]
+    return text, ""
+
+
+def _unit(spelt):
+    spelt = spelt.strip().lower().replace(" ", "")
+    spelt = _SPELLINGS.get(spelt, spelt)
+    return spelt if any(spelt in units for units in UNITS.values()) and spelt else None
+
+
+def meaning_of(raw) -> Meaning:
+    """What a header cell says. One that says nothing known is left out."""
+    text = " ".join(str(raw).split()).lower().strip("\"' ")
+    if text.startswith("[") and text.endswith("]"):
+        text = text[1:-1]
+    name, unit = _named(text)
+    if name:
+        return Meaning(raw, name, unit)
+    found = re.match(r"^(?:sigma|std|stdev|uncertainty|±)[ _]*(.*)$", text)
+    if found:
+        if not found[1]:
+            return Meaning(raw, "", "", True)
+        name, unit = _named(found[1])
+        if name:
+            return Meaning(raw, name, unit, True)
+    return Meaning(raw)
+
+
+def _named(text):
+    """(our name, unit) of a name in lower case; ("", "") where it is not known."""
+    for stem, spelt in ((text, ""), _split_unit(text)):
+        stem = stem.strip().strip("_").replace(" ", "_")
+        name = _STEMS.get(stem)
+        if name is None:
+            base, _, last = stem.rpartition("_")
+            whole = _STEMS.get(base)
+            if whole in _BY_CHANNEL and last in _CHANNELS:
+                name = f"{whole}:{_CHANNELS[last]}"
+        if name is None:
+            continue
+        unit = _unit(spelt) if spelt else ""
+        if stem in _ONLY_WITH_UNIT and not unit:
+            continue
+        if stem == "energy" and not unit:
+            unit = "ev"
+        measure = MEASURES[name.partition(":")[0]]
+        # A whole name that ends like a unit says it.
+        if not spelt and stem.endswith(("_nm",)):
+            unit = "nm"
+        if unit is None or (unit and unit not in UNITS[measure]):
+            return "", ""
+        return name, unit
+    return "", ""

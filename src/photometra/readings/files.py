@@ -1,0 +1,79 @@
+"""Readings in files: CSV with `# key: value` header lines, and CGATS.17 text, in and out."""
+
+import io
+from pathlib import Path
+
+import numpy as np
+
+from .cgats import write_cgats
+from .model import Reading, letter_of
+from .tables import MOST_BYTES, ReadingError
+from .understanding import Choices, Understood, understand
+
+CGATS_SUFFIXES = (".txt", ".cgats", ".it8")
+
+
+def text_of(path):
+    """A file's text; ReadingError where it cannot be read, is too large, or is no text."""
+    path = Path(path)
+    try:
+        if path.stat().st_size > MOST_BYTES:
+            raise ReadingError(f"{path}: the file is larger than a reading can be ({MOST_BYTES // 1_000_000} MB)")
+        return path.read_text(encoding="utf-8-sig")
+    except OSError as error:
+        raise ReadingError(f"{path}: cannot be read ({error.strerror})") from None
+    except UnicodeDecodeError:
+        raise ReadingError(f"{path}: this is not a text file; export the reading as CSV") from None
+
+
+def read_text(text, path="text", kind_key=None, name=None) -> Reading:
+    """A reading from CSV or CGATS.17 text; ReadingError, with one sentence, where it cannot be taken."""
+    return taken(understand(text, path, Choices(kind=kind_key or ""), name))
+
+
+def taken(understood: Understood) -> Reading:
+    """The reading that was understood; ReadingError where there is none."""
+    if understood.reading is None:
+        raise ReadingError(understood.problem)
+    return understood.reading
+
+
+def read_file(path, kind_key=None) -> Reading:
+    """A reading from a file; ReadingError, with one sentence, where it cannot be taken."""
+    return read_text(text_of(path), path, kind_key)
+
+
+def write_text(reading: Reading) -> str:
+    """A reading as CSV text that `read_text` takes back unchanged."""
+    out = io.StringIO()
+    head = {
+        "name": reading.name, "kind": reading.kind_key, "geometry": reading.geometry,
+        "tolerance": repr(reading.tolerance), "illuminant": reading.illuminant, "observer": reading.observer,
+        "thickness_mm": repr(reading.thickness_mm) if reading.thickness_mm else "", "date": reading.date,
+        "uncertainty": reading.rule, "source": reading.source, "notes": reading.notes,
+    }  # fmt: skip
+    for key, value in head.items():
+        if value:
+            out.write(f"# {key}: {' '.join(str(value).split())}\n")
+    values = reading.kind.values
+    names = [*reading.kind.columns, *(f"sigma_{c}" for c in values)]
+    columns = [*(reading.columns[c] for c in reading.kind.columns), *(reading.sigma[c] for c in values)]
+    if reading.masked.any():
+        names.append("masked")
+        columns.append(reading.masked.astype(float))
+    out.write(",".join(names) + "\n")
+    for row in zip(*columns, strict=True):
+        out.write(",".join(_cell(n, v) for n, v in zip(names, row, strict=True)) + "\n")
+    return out.getvalue()
+
+
+def _cell(name, value):
+    if name == "polarisation":
+        return letter_of(float(value))
+    return "" if np.isnan(value) else repr(float(value))
+
+
+def write_file(reading: Reading, path):
+    """Write a reading, as CGATS.17 where the name ends in .txt, .cgats or .it8, else as CSV."""
+    is_cgats = Path(path).suffix.lower() in CGATS_SUFFIXES
+    Path(path).write_text(write_cgats(reading) if is_cgats else write_text(reading), encoding="utf-8")

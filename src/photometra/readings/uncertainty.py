@@ -1,0 +1,29 @@
+"""How an uncertainty is stated: by one rule for all of a column, such as "2 % + 0.002"."""
+
+import re
+
+import numpy as np
+
+_TERM = re.compile(r"^\s*([0-9]*\.?[0-9]+(?:e[-+]?[0-9]+)?)\s*(%?)\s*$", re.I)
+
+
+def rule_of(text):
+    """(relative, absolute) of a rule: `2 %`, `0.002` or both with a plus between; ValueError for anything else."""
+    relative = absolute = 0.0
+    for part in re.split(r"(?<![eE])\+", str(text).replace("±", " ")):
+        found = _TERM.match(part)
+        if not found:
+            raise ValueError(f"'{str(text)[:60]}' is not an uncertainty; write it as 2 %, as 0.002, or as 2 % + 0.002")
+        if found[2]:
+            relative += float(found[1]) / 100.0
+        else:
+            absolute += float(found[1])
+    if not (0.0 < relative + absolute < 1e9):
+        raise ValueError(f"the uncertainty '{str(text)[:60]}' must be above 0")
+    return relative, absolute
+
+
+def sigma_by(values, relative, absolute):
+    """Standard uncertainty of values by a rule; where it would be 0, a millionth of the largest value stands in."""
+    values = np.abs(np.nan_to_num(np.asarray(values, float)))
+    return np.maximum(relative * values + absolute, 1e-6 * max(float(values.max(initial=0.0)), 1e-6))

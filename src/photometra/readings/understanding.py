@@ -1,0 +1,331 @@
+"""From a text to a reading, and what was understood on the way: columns, units, kind, and what is doubtful.
+
+The command line takes what is understood, and says the doubts; the window shows it first, and lets it be corrected
+by `Choices`.
+"""
+
+from dataclasses import dataclass, field, replace
+from pathlib import Path
+
+import numpy as np
+
+from ..colour import linear_srgb_to_xyz, xyz_to_lab
+from .cgats import is_cgats, tables_of
+from .columns import IGNORED, MEASURES, UNITS, Meaning, meaning_of
+from .kinds import CHANNELS_NM, KINDS, POLARISATIONS
+from .model import Reading, make_reading
+from .tables import ReadingError, Sheet, is_number, number_in, sheet_of
+
+_HEAD_KEYS = ("geometry", "illuminant", "observer", "notes", "date")
+_COLOURS = (("X", "Y", "Z"), ("red", "green", "blue"))
+
+
+@dataclass(frozen=True)
+class Choices:
+    """What a person says instead of what would be understood; empty for what is not said.
+
+    columns: {index: (name, unit)}, a name as in `columns.MEASURES`, or empty to leave the column out. sample: the name
+    of the row or set to take, of several. more: what the reading says beside its numbers, as `make_reading` takes it.
+    """
+
+    kind: str = ""
+    separator: str = ""
+    decimal: str = ""
+    sample: str = ""
+    columns: dict[int, tuple[str, str]] = field(default_factory=dict)
+    more: dict[str, object] = field(default_factory=dict)
+
+
+@dataclass(frozen=True)
+class Understood:
+    """A text as understood. `reading` is None where `problem` says why not; `doubts` are sentences, `doubtful` the
+    columns they are about.
+
+    rows: the first rows of cells as they stand in the text, below `meanings`; samples: names of which one is taken.
+    """
+
+    path: str
+    sheet: Sheet
+    meanings: tuple[Meaning, ...]
+    rows: tuple[tuple[str, ...], ...]
+    kind: str
+    samples: tuple[str, ...]
+    sample: str
+    doubts: tuple[str, ...]
+    doubtful: frozenset[int]
+    reading: Reading | None
+    problem: str = ""
+
+
+class _Notes:
+    """Doubts as they arise."""
+
+    def __init__(self):
+        self.sentences, self.columns = [], set()
+
+    def add(self, sentence, column=None):
+        if sentence not in self.sentences:
+            self.sentences.append(sentence)
+        if column is not None:
+            self.columns.add(column)
+
+
+def understand(text, path="text", choices=None, name=None) -> Understood:
+    """What a text says as a reading. ReadingError only where there is no table in it at all."""
+    choices, notes = choices or Choices(), _Notes()
+    sheet = tables_of(text, path) if is_cgats(text) else sheet_of(text, path, choices.separator, choices.decimal)
+    meanings = [_meant(block, choices) for block in sheet.blocks]
+    columns = meanings[0]
+    shown = tuple(tuple(cells) for _, cells in sheet.blocks[0].rows[:200])
+    kind = choices.kind or sheet.head.get("kind", "") or guess_kind(_names(meanings))
+    samples, at = (), None
+    try:
+        samples, at = _samples(sheet, meanings, kind)
+        sample = choices.sample or (samples[0] if samples else "")
+        if samples and not choices.sample:
+            notes.add(f"the file holds {len(samples)} samples; '{sample}' is taken", at)
+        reading = _reading(path, sheet, meanings, kind, (at, sample), choices, notes, name)
+        problem, kind = "", reading.kind_key
+    except ValueError as error:
+        reading, problem, sample = None, str(error), choices.sample
+        if not problem.startswith(str(path)):
+            problem = f"{path}: {problem}"
+    return Understood(
+        str(path), sheet, tuple(columns), shown, kind, samples, sample, tuple(notes.sentences),
+        frozenset(notes.columns), reading, problem,
+    )  # fmt: skip
+
+
+def _meant(block, choices):
+    """What each column of a block means, with the person's own choices."""
+    count = max(len(block.names), max((len(cells) for _, cells in block.rows), default=0))
+    found = [meaning_of(n) for n in block.names] or [Meaning(f"column {i + 1}") for i in range(count)]
+    if not block.names and choices.kind in KINDS:
+        found = [
+            replace(m, name=n, unit=next(iter(UNITS[MEASURES[n]])))
+            for m, n in zip(found, KINDS[choices.kind].columns, strict=False)
+        ] + found[len(KINDS[choices.kind].columns) :]
+    for i, (name, unit) in choices.columns.items():
+        if i < len(found):
+            found[i] = Meaning(found[i].raw, name, unit, found[i].is_sigma)
+    return found
+
+
+def _names(meanings):
+    """Every column there is, over all blocks, with what a part of one brings along."""
+    names = {m.name for block in meanings for m in block if m.name and not m.is_sigma}
+    for name in list(names):
+        base, colon, part = name.partition(":")
+        if colon:
+            names |= {base, "polarisation" if part in POLARISATIONS else "wavelength_nm"}
+    if set(_COLOURS[0]) <= names or (set(_COLOURS[1]) <= names and "incidence_deg" not in names):
+        names |= {"L", "a", "b"}
+    return names
+
+
+def guess_kind(names):
+    """The kind whose columns are all there, the one with most of them first; empty where there is none."""
+
+    def fits(k):
+        wanted = set(k.columns) - ({"sample", "patch"} if k.key in ("colour", "photograph") else set())
+        values = set(k.values) & names
+        return wanted <= names or (k.gaps and values and set(k.places) <= names)
+
+    fitting = [k for k in KINDS.values() if fits(k)]
+    return max(fitting, key=lambda k: (len(set(k.columns) & names), -len(k.columns))).key if fitting else ""
+
+
+def _known_columns():
+    return "; ".join(sorted({", ".join(k.columns) for k in KINDS.values()}))
+
+
+def _samples(sheet, meanings, kind):
+    """(names of the samples, their column) of a table that has one in each row, instead of one reading in all."""
+    block, columns = sheet.blocks[0], meanings[0]
+    wide = any(":" in m.name and m.name.partition(":")[2] in CHANNELS_NM for m in columns)
+    if not sheet.head.get("one sample each row") and not (wide and "radius_mm" not in {m.name for m in columns}):
+        return (), None
+    for i, m in enumerate(columns):
+        cells = [cells[i] for _, cells in block.rows if i < len(cells)]
+        if m.raw == "set" or (not m.name and len(cells) > 1 and len(set(cells)) == len(cells) and _are_words(cells)):
+            return tuple(dict.fromkeys(cells)), i
+    return (), None
+
+
+def _are_words(cells):
+    return not all(map(is_number, cells))
+
+
+def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
+    if not sheet.blocks[0].names and not choices.kind and not choices.columns:
+        line = sheet.blocks[0].rows[0][0]
+        raise ReadingError(f"{path}, line {line}: the first row must name the columns, as {_known_columns()}")
+    _check_known(path, sheet, meanings, kind)
+    blocks = [
+        _block_columns(path, block, columns, KINDS.get(kind), chosen, sheet.decimal, notes)
+        for block, columns in zip(sheet.blocks, meanings, strict=True)
+    ]
+    columns, sigma = _joined(path, blocks)
+    if not kind:
+        raise ReadingError(f"{path}: these columns make no kind of reading; name them as {_known_columns()}")
+    head = sheet.head
+    more = {k: head[k] for k in _HEAD_KEYS if head.get(k)}
+    if head.get("uncertainty"):
+        more["rule"] = head["uncertainty"]
+    for key, ours in (("tolerance", "tolerance"), ("thickness_mm", "thickness_mm"), ("thickness", "thickness_mm")):
+        if head.get(key):
+            more[ours] = _head_number(head[key], key)
+    more.update(choices.more)
+    columns, sigma = _as_lab(kind, columns, sigma, more, notes)
+    k = KINDS.get(kind)
+    if k and "" in sigma:
+        sigma = {**dict.fromkeys(k.values, sigma[""]), **{c: s for c, s in sigma.items() if c}}
+    masked = columns.pop("masked", None)
+    _notes_on(k, columns, sigma, more, notes)
+    title = name or more.pop("name", "") or head.get("name") or Path(str(path)).stem
+    more.setdefault("source", head.get("source") or str(path))
+    return make_reading(title, kind, columns, sigma, masked, **more)
+
+
+def _check_known(path, sheet, meanings, kind):
+    for block, columns in zip(sheet.blocks, meanings, strict=True):
+        unknown = [m.raw for m in columns if not m.name and not m.is_sigma and m.raw]
+        if unknown and not kind:
+            where = f"{path}, line {block.line}"
+            raise ReadingError(f"{where}: column '{unknown[0][:60]}' is not known; name columns as {_known_columns()}")
+
+
+def _head_number(text, key):
+    try:
+        return float(text.removesuffix("mm"))
+    except ValueError:
+        raise ValueError(f"the {key.removesuffix('_mm')} '{text[:60]}' in its header is not a number") from None
+
+
+def _block_columns(path, block, meanings, kind, chosen, decimal, notes):
+    """({name: values}, {name: uncertainty}) of one block, parts of a column spread over rows."""
+    if not block.rows:
+        raise ReadingError(f"{path}: a table in this file has no rows")
+    at, sample = chosen
+    rows = [(i, c) for i, c in block.rows if at is None or (at < len(c) and c[at] == sample)]
+    if not rows:
+        raise ReadingError(f"{path}: there is no sample '{sample}' in this file")
+    gaps = kind is None or kind.gaps
+    table = {}
+    for i, m in enumerate(meanings):
+        if not m.name and not m.is_sigma:
+            if i != at and m.raw:
+                notes.add(f"column '{m.raw[:60]}' was left out", i)
+            continue
+        numbers = np.array([_cell(path, line, cells, i, m, decimal, gaps, len(meanings)) for line, cells in rows])
+        unit = _unit_guess(m, numbers, i, notes)
+        table[m.name, m.is_sigma] = m.converted(numbers, unit)
+    _check_widths(path, rows, meanings)
+    return _spread(table)
+
+
+def _check_widths(path, rows, meanings):
+    for line, cells in rows:
+        if len(cells) != len(meanings):
+            raise ReadingError(f"{path}, line {line}: {len(cells)} cells where the table has {len(meanings)} columns")
+
+
+def _cell(path, line, cells, i, meaning, decimal, gaps, count):
+    if i >= len(cells):
+        raise ReadingError(f"{path}, line {line}: {len(cells)} cells where the table has {count} columns")
+    if meaning.name == "polarisation" and cells[i].strip().lower() in POLARISATIONS:
+        return POLARISATIONS[cells[i].strip().lower()]
+    if not cells[i].strip() and gaps:
+        return np.nan
+    return number_in(cells[i], decimal, path, line, meaning.name or "?")
+
+
+def _unit_guess(m, numbers, i, notes):
+    """The unit of a column whose name says none, from its numbers."""
+    if m.unit or m.is_sigma:
+        return None
+    there = np.abs(numbers[np.isfinite(numbers)])
+    if m.name == "wavelength_nm" and there.size:
+        unit = "um" if there.max() < 50.0 else "nm"
+        notes.add(f"column '{m.raw[:60]}' says no unit: taken as {'µm' if unit == 'um' else 'nm'}", i)
+        return unit
+    if m.measure == "share" and there.size and there.max() > 2.0:
+        notes.add(f"column '{m.raw[:60]}' says no unit, and goes up to {there.max():.3g}: taken as per cent", i)
+        return "percent"
+    return None
+
+
+def _spread(table):
+    """Columns for parts (a channel, a polarisation) put below one another in rows."""
+    parts = sorted({n.partition(":")[2] for n, _ in table if ":" in n})
+    if not parts:
+        columns, sigma = ({n: v for (n, s), v in table.items() if s == is_sigma} for is_sigma in (False, True))
+        return columns, sigma
+    whole = {n: v for n, v in table.items() if ":" not in n[0]}
+    columns, sigma = {}, {}
+    size = next(iter(table.values())).size
+    for part in parts:
+        place = ("polarisation", POLARISATIONS[part]) if part in POLARISATIONS else ("wavelength_nm", CHANNELS_NM[part])
+        columns.setdefault(place[0], []).append(np.full(size, place[1]))
+        for (n, is_sigma), v in whole.items():
+            (sigma if is_sigma else columns).setdefault(n, []).append(v)
+        for (n, is_sigma), v in table.items():
+            if n.endswith(f":{part}"):
+                (sigma if is_sigma else columns).setdefault(n.partition(":")[0], []).append(v)
+    return tuple({n: np.concatenate(v) for n, v in one.items()} for one in (columns, sigma))
+
+
+def _joined(path, blocks):
+    """One table of one block, or of two that give n and k in turn."""
+    if len(blocks) == 1:
+        return blocks[0]
+    if len(blocks) == 2 and all("wavelength_nm" in columns for columns, _ in blocks):
+        (a, sigma), (b, _) = blocks
+        if "n" in a and "k" in b:
+            order = np.argsort(b["wavelength_nm"])
+            joined = np.interp(a["wavelength_nm"], b["wavelength_nm"][order], b["k"][order])
+            return {"wavelength_nm": a["wavelength_nm"], "n": a["n"], "k": joined}, sigma
+    raise ReadingError(
+        f"{path}: several tables follow one another; only a table of n followed by one of k can be joined"
+    )
+
+
+def _as_lab(kind, columns, sigma, more, notes):
+    """Colours given as XYZ or linear sRGB, as the L*, a*, b* that a reading of colour keeps."""
+    if kind != "colour" or {"L", "a", "b"} <= columns.keys():
+        return columns, sigma
+    for names in _COLOURS:
+        if set(names) <= columns.keys():
+            values = np.column_stack([columns[n] for n in names])
+            if names == _COLOURS[1]:
+                xyz = linear_srgb_to_xyz(values)
+            else:
+                # By custom white's Y is 100; a colour darker than 2 of it would be all but black.
+                xyz = values / 100.0 if values.max() > 2.0 else values
+            notes.add(f"{', '.join(names)} were turned into L*, a*, b* under {more.get('illuminant', 'D65')}")
+            lab = xyz_to_lab(xyz, more.get("illuminant", "D65"), more.get("observer", "1931-2"))
+            kept = {n: v for n, v in columns.items() if n not in names}
+            return {**kept, **dict(zip(("L", "a", "b"), lab.T, strict=True))}, {}
+    return columns, sigma
+
+
+def _notes_on(k, columns, sigma, more, notes):
+    """Doubts about what a file leaves unsaid."""
+    if k is None:
+        return
+    if len(k.geometries) > 1 and not more.get("geometry"):
+        notes.add(f"the file says no geometry: taken as {k.geometries[0]}")
+    if not sigma and not more.get("rule"):
+        relative, absolute = k.usual_sigma
+        parts = [f"{100 * relative:g} %" if relative else "", f"{absolute:g}" if absolute else ""]
+        notes.add(f"the file says no uncertainty: taken as {' + '.join(p for p in parts if p)}")
+    if k.key == "transmittance" and not more.get("thickness_mm"):
+        notes.add("the file says no thickness: the specimen's own is taken")
+    places = [columns[c] for c in k.places if c in columns]
+    if len(places) == k.independent and len({p.size for p in places}) == 1:
+        rows = len(places[0])
+        if len({tuple(p[i] for p in places) for i in range(rows)}) < rows:
+            notes.add("some places are read more than once; they count as repeats, and can be averaged")
+
+
+__all__ = ["IGNORED", "Choices", "Understood", "guess_kind", "understand"]
