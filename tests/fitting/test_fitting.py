@@ -119,7 +119,7 @@ def test_what_no_reading_depends_on_is_said(guess):
 def test_what_cannot_be_told_apart_is_said():
     # One reflectance at one wavelength cannot give an index and a body colour at once.
     s = Surface({"roughness": 0.0})
-    one = (measured("spectrophotometer", s, "di:8", x=[550.0, 560.0]),)
+    one = (measured("spectrophotometer", s, "di:8", places={"wavelength_nm": [550.0, 560.0]}),)
     found = solve(s.with_values({"ior": 1.6}), one, ["ior", "colour"])
     assert found.undetermined
 

@@ -7,6 +7,7 @@ import pytest
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
+from photometra.optics.chance import drawn, seeded
 from photometra.tracing import PATCHES, Camera, Scene, uniform_environment
 from photometra.tracing.scene import (
     CHECKER_MM,
@@ -21,7 +22,7 @@ from photometra.tracing.scene import (
     stage_radius,
     stage_reflectance,
 )
-from photometra.tracing.spectral import drawn, rotated, seeded
+from photometra.tracing.spectral import rotated
 
 R = 30.0
 SCENE = Scene(uniform_environment(), radius=R).array()

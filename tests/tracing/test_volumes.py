@@ -6,10 +6,10 @@ import pytest
 from photometra.colour import film_matrix
 from photometra.instruments import directional_albedo
 from photometra.optics.halfspace import directional_reflectance
+from photometra.optics.phase import turned
 from photometra.surface import Surface
 from photometra.surface.compile import compile_measured, compile_surface
 from photometra.tracing import Camera, Limits, Rendering, Scene, uniform_environment
-from photometra.tracing.media import turned
 
 FAR = Limits(reflection=1024, transmission=4096, volume=200_000)
 

@@ -11,12 +11,15 @@ from ..colour import reflectance_to_xyz, xyz_to_linear_srgb
 from ..fitting import agreements, solve
 from ..instruments import INSTRUMENTS, constants_reading, measured
 from ..optics import fresnel_conductor
-from ..readings import KINDS, read_file, write_text
+from ..readings import KINDS, Choices, letter_of, taken, text_of, understand
+from ..readings import write_file as write_reading
+from ..readings.files import CGATS_SUFFIXES
 from ..study import read_file as read_study
 from ..study import write_file
-from ..surface import hex_colour, table_names
+from ..surface import hex_colour, parameter, table_names
 from ..surface import table as constants_table
 from ..surface.parameters import scalar_owner
+from ..surface.values import parse_number
 from .output import Refused, output_path, print_json, table, tell
 from .studies import Assignments, Json, SpecimenName, StudyPath, changed
 
@@ -26,11 +29,15 @@ def import_reading(
     specimen: SpecimenName,
     file: Annotated[Path, typer.Argument(metavar="FILE")],
     kind: Annotated[str | None, typer.Option("--as", metavar="KIND", help=f"One of {', '.join(KINDS)}.")] = None,
+    sample: Annotated[str, typer.Option(metavar="NAME", help="Which sample, of a file that holds several.")] = "",
 ):
-    """Take a reading from a file."""
+    """Take a reading from a file: CSV, or CGATS.17 text."""
     document = read_study(study)
     i = document.index(specimen)
-    reading = read_file(file, kind)
+    understood = understand(text_of(file), file, Choices(kind=kind or "", sample=sample))
+    reading = taken(understood)
+    for doubt in understood.doubts:
+        tell(f"note: {doubt}")
     write_file(document.with_specimen_at(i, document.specimens[i].with_reading(reading)), study)
     tell(f"imported '{reading.name}': {reading.label}, {reading.rows} rows")
 
@@ -40,23 +47,35 @@ def measure(
     specimen: SpecimenName,
     instrument: Annotated[str, typer.Argument(metavar="INSTRUMENT", help=f"One of {', '.join(INSTRUMENTS)}.")],
     geometry: Annotated[str, typer.Option(metavar="di:8|de:8|45:0", help="Of a spectrophotometer.")] = "",
+    thickness: Annotated[str, typer.Option(metavar="LENGTH", help="Of the slab that is read, as 4mm.")] = "",
     assignments: Assignments = None,
-    output: Annotated[Path | None, typer.Option("-o", metavar="FILE", help="Write the reading as CSV.")] = None,
+    output: Annotated[
+        Path | None, typer.Option("-o", metavar="FILE", help="Write the reading, as CSV or (.txt) CGATS.17.")
+    ] = None,
     as_json: Json = False,
 ):
     """Say what a virtual instrument reads on a specimen's surface."""
     one = read_study(study).specimen(specimen)
-    path = output_path(output, (".csv",)) if output else None
-    reading = measured(instrument, changed(one, assignments), geometry, constants_reading(one.readings))
+    path = output_path(output, (".csv", *CGATS_SUFFIXES)) if output else None
+    thick = parse_number(parameter("thickness"), thickness) if thickness else 0.0
+    surface = changed(one, assignments)
+    reading = measured(instrument, surface, geometry, constants_reading(one.readings), thickness_mm=thick)
     if path:
-        path.write_text(write_text(reading), encoding="utf-8")
+        write_reading(reading, path)
         tell(f"wrote {path}")
-    columns = {name: [float(v) for v in reading.columns[name]] for name in reading.kind.columns}
+    columns = {
+        name: [letter_of(v) if name == "polarisation" else float(v) for v in reading.columns[name]]
+        for name in reading.kind.columns
+    }
     if as_json:
         print_json({"specimen": one.name, "instrument": instrument, "columns": columns})
     elif not path:
         rows = zip(*columns.values(), strict=True)
-        table(f"{one.name}: {reading.label}", list(columns), [[f"{v:.6g}" for v in row] for row in rows])
+        table(
+            f"{one.name}: {reading.label}",
+            list(columns),
+            [[v if isinstance(v, str) else f"{v:.6g}" for v in row] for row in rows],
+        )
 
 
 def agree(

@@ -5,7 +5,7 @@ from functools import lru_cache
 
 import numpy as np
 
-from ..colour import delta_e_2000, reflectance_to_xyz, xyz_to_lab
+from ..colour import delta_e_2000, linear_srgb_to_xyz, reflectance_to_xyz, xyz_to_lab
 from ..instruments import constants_reading, model_of
 from ..readings import Reading
 from ..surface import Surface
@@ -31,25 +31,50 @@ class Agreement:
 
     @property
     def chi2(self):
-        """Mean square of the residuals: about 1 where the model is as good as the evidence."""
-        return float(np.mean(self.residuals**2)) if self.residuals is not None else float("nan")
+        """Mean square of the counted residuals: about 1 where the model is as good as the evidence."""
+        if self.residuals is None or not self.reading.counted.any():
+            return float("nan")
+        return float(np.mean(self.residuals[self.reading.counted] ** 2))
 
 
-def colour_of(reading: Reading, reflectance):
-    """Lab of a reflectance (n,) at a reading's wavelengths, under its illuminant and observer."""
-    xyz = reflectance_to_xyz(reading.x, reflectance, reading.illuminant, reading.observer)
+def colour_of(reading: Reading, wavelength_nm, reflectance):
+    """Lab of a reflectance (n,) at wavelengths (n,), under a reading's illuminant and observer."""
+    xyz = reflectance_to_xyz(wavelength_nm, reflectance, reading.illuminant, reading.observer)
     return xyz_to_lab(xyz, reading.illuminant, reading.observer)
 
 
 def misfit(reading: Reading, model):
     """The distance of `model` (value columns, n) from a reading in the kind's measure."""
-    values, _ = reading.stacked()
-    metric = reading.kind.metric
-    if metric == "delta_e_2000" and reading.rows >= 2:
-        return float(delta_e_2000(colour_of(reading, values[0]), colour_of(reading, model[0])))
-    if metric == "rms":
-        return float(np.sqrt(np.mean((model - values) ** 2)))
-    return float(np.max(np.abs(model - values)))
+    metric, counted = reading.kind.metric, reading.counted
+    if not counted.any():
+        return 0.0
+    if metric == "delta_e_2000":
+        return _colour_misfit(reading, model)
+    away = reading.difference(model)[counted]
+    if metric in ("rms", "degrees"):
+        return float(np.sqrt(np.mean(away**2)))
+    if metric == "relative":
+        values = reading.stacked()[0][counted]
+        # What is small against the largest is told against a hundredth of that, lest noise about nothing rules.
+        return float(np.mean(np.abs(away) / np.maximum(np.abs(values), 0.01 * np.abs(values).max() + 1e-12)))
+    return float(np.max(np.abs(away)))
+
+
+def _colour_misfit(reading, model):
+    """Largest ΔE2000 of a reading's colours; of a spectrum, that of its one colour."""
+    rows = ~reading.masked
+    values, model = reading.stacked()[0][:, rows], np.asarray(model)[:, rows]
+    if reading.kind_key == "colour":
+        both = values.T, model.T
+    elif reading.kind_key == "photograph":
+        both = (xyz_to_lab(linear_srgb_to_xyz(np.maximum(v.T, 0.0))) for v in (values, model))
+    else:
+        # Places read more than once count as their mean.
+        x, where, count = np.unique(reading.x[rows], return_inverse=True, return_counts=True)
+        if x.size < 2:
+            return float(np.max(np.abs(model - values)))
+        both = (colour_of(reading, x, np.bincount(where, v[0]) / count) for v in (values, model))
+    return float(np.max(delta_e_2000(*both)))
 
 
 def agreement(reading: Reading, surface: Surface, compiled: CompiledSurface, constants=None) -> Agreement:
@@ -58,8 +83,7 @@ def agreement(reading: Reading, surface: Surface, compiled: CompiledSurface, con
         model = model_of(reading, surface, compiled, constants)
     except ValueError as error:
         return Agreement(reading, float("inf"), None, None, str(error))
-    values, sigma = reading.stacked()
-    return Agreement(reading, misfit(reading, model), model, (model - values) / sigma)
+    return Agreement(reading, misfit(reading, model), model, reading.difference(model) / reading.stacked()[1])
 
 
 @lru_cache(maxsize=64)

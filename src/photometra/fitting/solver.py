@@ -92,7 +92,8 @@ class _Problem:
         self.surface, self.readings, self.scalars = surface, readings, scalars
         self.low, self.high = low, high
         self.constants = constants_reading(readings)
-        self.values = [r.stacked() for r in readings]
+        self.sigmas = [r.stacked()[1] for r in readings]
+        self.counted = [r.counted for r in readings]
         self.report, self.cancel = report, cancel
         self.evaluations = 0
         self.best = float("inf")
@@ -107,8 +108,8 @@ class _Problem:
         surface = self.at(x)
         compiled = compile_measured(surface, self.constants)
         parts = [
-            ((model_of(r, surface, compiled, self.constants) - values) / sigma).ravel()
-            for r, (values, sigma) in zip(self.readings, self.values, strict=True)
+            (r.difference(model_of(r, surface, compiled, self.constants)) / sigma)[counted]
+            for r, sigma, counted in zip(self.readings, self.sigmas, self.counted, strict=True)
             if kind in (None, r.kind_key)
         ]
         self.evaluations += 1

@@ -3,13 +3,14 @@
 from .depths import depth_colours
 from .films import film_colours
 from .integrate import brdf, directional_albedo
-from .shelf import INSTRUMENTS, Instrument, constants_reading, instrument, measured, model_of, predicted
+from .shelf import INSTRUMENTS, Instrument, Question, constants_reading, instrument, measured, model_of, predicted
 from .split import InnerSplit, Share, Split, inner_split, light_split
 
 __all__ = [
     "INSTRUMENTS",
     "InnerSplit",
     "Instrument",
+    "Question",
     "Share",
     "Split",
     "brdf",

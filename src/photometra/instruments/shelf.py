@@ -5,10 +5,10 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..colour import WAVELENGTHS, interpolated
-from ..readings import Reading, kind, make_reading
+from ..readings import KINDS, Reading, averaged, kind, make_reading
 from ..surface import Surface
-from ..surface.compile import CompiledSurface, body_constants, compile_measured
-from . import glossmeter, spectrophotometer
+from ..surface.compile import CompiledSurface, body_constants, compile_measured, compile_surface
+from . import glossmeter, goniophotometer, polarised, scatterprobe, spectrophotometer, transmissometer
 
 REFRACTOMETER_LINES_NM = (435.83, 486.13, 546.07, 587.56, 589.3, 656.27)
 """Lines of mercury (g, e), hydrogen (F, C), helium (d) and sodium (D), at which an index is usually read."""
@@ -16,29 +16,48 @@ REFRACTOMETER_LINES_NM = (435.83, 486.13, 546.07, 587.56, 589.3, 656.27)
 
 @dataclass(frozen=True)
 class Instrument:
-    """One instrument: the kind of reading it makes, its geometries, and where it reads by default."""
+    """One instrument: the kind of reading it makes, its geometries, and where it reads by default (its places)."""
 
     key: str
     kind_key: str
     label: str
+    default: dict[str, tuple[float, ...]]
     geometries: tuple[str, ...] = ()
-    default_x: tuple[float, ...] = ()
 
+
+def _crossed(**axes):
+    """Every combination of places, the first changing slowest."""
+    grids = np.meshgrid(*axes.values(), indexing="ij")
+    return {name: tuple(float(v) for v in g.ravel()) for name, g in zip(axes, grids, strict=True)}
+
+
+_NM = {"wavelength_nm": tuple(spectrophotometer.WAVELENGTHS_NM)}
+_LOBE_DEG = (-75, -60, -50, -40, -30, -20, -10, 0, 10, 20, 30, 35, 40, 43, 45, 47, 50, 55, 60, 70, 80)
+_RADII_MM = tuple(np.round(np.geomspace(0.3, 12.0, 14), 3))
 
 INSTRUMENTS = {
     i.key: i
     for i in (
+        Instrument("spectrophotometer", "reflectance", "Spectrophotometer", _NM, KINDS["reflectance"].geometries),
+        Instrument("glossmeter", "gloss", "Gloss meter", {"angle_deg": glossmeter.ANGLES_DEG}),
         Instrument(
-            "spectrophotometer",
-            "reflectance",
-            "Spectrophotometer",
-            ("di:8", "de:8", "45:0"),
-            tuple(spectrophotometer.WAVELENGTHS_NM),
+            "reflectometer", "specular", "Reflectometer",
+            _crossed(angle_deg=range(10, 86, 5), wavelength_nm=(550.0,), polarisation=(0.0, 1.0)),
         ),
-        Instrument("glossmeter", "gloss", "Gloss meter", default_x=glossmeter.ANGLES_DEG),
-        Instrument("refractometer", "index", "Refractometer", default_x=REFRACTOMETER_LINES_NM),
+        Instrument("goniophotometer", "lobe", "Goniophotometer", _crossed(incidence_deg=(45.0,), view_deg=_LOBE_DEG)),
+        Instrument(
+            "ellipsometer", "ellipsometry", "Ellipsometer",
+            _crossed(angle_deg=(65.0, 75.0), wavelength_nm=range(400, 781, 20)),
+        ),
+        Instrument("refractometer", "index", "Refractometer", {"wavelength_nm": REFRACTOMETER_LINES_NM}),
+        Instrument("transmissometer", "transmittance", "Transmissometer", _NM),
+        Instrument(
+            "scatterprobe", "scatter", "Scatter probe",
+            _crossed(radius_mm=_RADII_MM, wavelength_nm=(450.0, 550.0, 640.0)),
+        ),
+        Instrument("colorimeter", "colour", "Colorimeter", {"sample": (1.0,)}, KINDS["colour"].geometries),
     )
-}
+}  # fmt: skip
 
 
 def instrument(key) -> Instrument:
@@ -49,52 +68,131 @@ def instrument(key) -> Instrument:
         raise ValueError(f"there is no instrument '{key}': choose from {', '.join(INSTRUMENTS)}") from None
 
 
+@dataclass(frozen=True)
+class Question:
+    """What an instrument is asked: the kind of reading, its places {column: (n,)}, and how it is set up."""
+
+    kind_key: str
+    places: dict[str, np.ndarray]
+    geometry: str = ""
+    thickness_mm: float = 0.0
+    illuminant: str = "D65"
+    observer: str = "1931-2"
+
+    @classmethod
+    def of(cls, reading: Reading):
+        return cls(
+            reading.kind_key, reading.places, reading.geometry, reading.thickness_mm, reading.illuminant,
+            reading.observer,
+        )  # fmt: skip
+
+    def __getitem__(self, column):
+        return np.asarray(self.places[column], float)
+
+
 def constants_reading(readings):
     """(wavelength_nm, n, k) of the first active reading of optical constants, or None."""
     for r in readings:
         if r.kind_key == "constants" and r.active:
+            r = averaged(r)
             return r.columns["wavelength_nm"], r.columns["n"], r.columns["k"]
     return None
 
 
-def predicted(kind_key, geometry, x, surface: Surface, compiled: CompiledSurface, constants=None):
-    """What a reading of a kind would say of a surface at `x` (its first column): shape (value columns, n).
+def predicted(asked: Question, surface: Surface, compiled: CompiledSurface, constants=None):
+    """What a reading would say of a surface: shape (value columns, n).
 
-    constants: the specimen's own, as `constants_reading`. ValueError where the surface cannot be read so: a metal
-    has no index for a refractometer, a face and edge colour no constants. NaN never comes back. Through what is open in
-    a surface the instruments look into a black trap.
+    compiled: as `compile_measured`; constants: the specimen's own, as `constants_reading`. ValueError where the surface
+    cannot be read so: a metal has no index for a refractometer, a face and edge colour no constants. NaN never comes
+    back. Through what is open in a surface the instruments look into a black trap.
     """
-    x = np.asarray(x, float)
-    if kind_key == "reflectance":
-        return surface["opacity"] * spectrophotometer.spectral_reflectance(compiled, x, geometry or "di:8")[None]
-    if kind_key == "gloss":
-        return surface["opacity"] * glossmeter.gloss(compiled, x)[None]
-    if kind_key == "index" and surface["metalness"] >= 1.0:
+    if asked.kind_key in _READS:
+        return surface["opacity"] * _READS[asked.kind_key](asked, compiled)
+    if asked.kind_key == "colour":
+        lab = spectrophotometer.colour_read(
+            compiled, asked.illuminant, asked.observer, asked.geometry or "di:8", asked.thickness_mm
+        )
+        return np.repeat(lab[:, None], asked["sample"].size, axis=1)
+    if asked.kind_key == "ellipsometry":
+        return polarised.ellipsometry(compiled, asked["angle_deg"], asked["wavelength_nm"])
+    if asked.kind_key in ("transmittance", "scatter", "coefficients"):
+        # What wanders below must stay apart from the body here.
+        if surface["subsurface"] > 0.0:
+            compiled = compile_surface(surface, constants)
+        return _within(asked, surface, compiled)
+    return _constants(asked, surface, constants)
+
+
+_READS = {
+    "reflectance": lambda q, c: spectrophotometer.spectral_reflectance(
+        c, q["wavelength_nm"], q.geometry or "di:8", q.thickness_mm
+    )[None],
+    "gloss": lambda q, c: glossmeter.gloss(c, q["angle_deg"])[None],
+    "specular": lambda q, c: polarised.specular_reflectance(
+        c, q["angle_deg"], q["wavelength_nm"], q["polarisation"]
+    )[None],
+    "lobe": lambda q, c: goniophotometer.in_plane_lobe(c, q["incidence_deg"], q["view_deg"])[None],
+    "photograph": lambda q, c: goniophotometer.lit_patches(c, q["incidence_deg"], q["view_deg"]),
+}  # fmt: skip
+"""Kinds that read the light a surface sends back."""
+
+
+def _within(asked, surface, compiled):
+    """What is read of the light inside a body."""
+    wavelengths = asked["wavelength_nm"]
+    if asked.kind_key == "transmittance":
+        opaque = 1.0 - surface["opacity"]
+        return opaque + surface["opacity"] * transmissometer.transmittance(compiled, wavelengths, asked.thickness_mm)
+    if asked.kind_key == "scatter":
+        return surface["opacity"] * scatterprobe.scatter_profile(compiled, asked["radius_mm"], wavelengths)[None]
+    media = transmissometer.media_of(compiled, wavelengths)
+    if not media or surface["metalness"] >= 1.0:
+        raise ValueError("this surface has no interior whose coefficients could be read; make it clear or translucent")
+    _, absorption, scatter, _ = max(media, key=lambda m: m[0])
+    return np.stack([absorption, scatter])
+
+
+def _constants(asked, surface, constants):
+    if asked.kind_key == "index" and surface["metalness"] >= 1.0:
         raise ValueError("a refractometer reads dielectrics only; this surface is a metal")
-    if kind_key not in ("index", "constants"):
-        raise ValueError(f"there is no instrument for a reading of kind '{kind_key}'")
+    if asked.kind_key not in ("index", "constants"):
+        raise ValueError(f"there is no instrument for a reading of kind '{asked.kind_key}'")
     body = body_constants(surface, constants)
     if body is None:
         raise ValueError("face and edge colour have no optical constants; choose a table to compare with")
-    n, k = (interpolated(WAVELENGTHS, v, x) for v in body)
-    return n[None] if kind_key == "index" else np.stack([n, k])
+    n, k = (interpolated(WAVELENGTHS, v, asked["wavelength_nm"]) for v in body)
+    return n[None] if asked.kind_key == "index" else np.stack([n, k])
 
 
 def model_of(reading: Reading, surface, compiled, constants=None):
     """`predicted` for an existing reading, at its own places."""
-    return predicted(reading.kind_key, reading.geometry, reading.x, surface, compiled, constants)
+    return predicted(Question.of(reading), surface, compiled, constants)
 
 
-def measured(key, surface: Surface, geometry="", constants=None, x=None, name="") -> Reading:
-    """A noiseless reading that an instrument takes of a surface. ValueError where it cannot."""
+def measured(
+    key, surface: Surface, geometry="", constants=None, places=None, name="", thickness_mm=0.0, **setting
+) -> Reading:
+    """A noiseless reading that an instrument takes of a surface. ValueError where it cannot.
+
+    places: {column: numbers}, instead of the instrument's own; thickness_mm: of the slab, where that matters; setting:
+    illuminant and observer of a colorimeter.
+    """
     tool = instrument(key)
+    k = kind(tool.kind_key)
     if geometry and geometry not in tool.geometries:
         choice = f"choose from {', '.join(tool.geometries)}" if tool.geometries else "it has none to choose"
         raise ValueError(f"a {tool.label.lower()} has no geometry '{geometry}': {choice}")
     geometry = geometry or (tool.geometries[0] if tool.geometries else "")
-    x = np.asarray(tool.default_x if x is None else x, float)
-    compiled = compile_measured(surface, constants)
-    values = predicted(tool.kind_key, geometry, x, surface, compiled, constants)
-    columns = dict(zip(kind(tool.kind_key).columns, [x, *values], strict=True))
+    if key == "transmissometer":
+        thickness_mm = thickness_mm or transmissometer.DEFAULT_THICKNESS_MM
+    if not k.takes_thickness:
+        thickness_mm = 0.0
+    at = {c: np.asarray(v, float) for c, v in (places or tool.default).items()}
+    asked = Question(tool.kind_key, at, geometry, thickness_mm, **setting)
+    values = predicted(asked, surface, compile_measured(surface, constants), constants)
+    columns = {**at, **dict(zip(k.values, values, strict=True))}
     source = f"virtual {tool.label.lower()}"
-    return make_reading(name or tool.label, tool.kind_key, columns, geometry=geometry, source=source)
+    return make_reading(
+        name or tool.label, tool.kind_key, columns, geometry=geometry, source=source, thickness_mm=thickness_mm,
+        **setting,
+    )  # fmt: skip

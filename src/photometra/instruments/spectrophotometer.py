@@ -5,7 +5,10 @@ from functools import lru_cache
 
 import numpy as np
 
+from ..colour import reflectance_to_xyz, xyz_to_lab
+from ..surface import rows
 from .integrate import brdf, directional_albedo, flux_into_aperture, gauss
+from .transmissometer import slab
 
 BEAM_DEG = 8.0
 TRAP_HALF_ANGLE_DEG = 5.0
@@ -15,23 +18,39 @@ WAVELENGTHS_NM = np.arange(380.0, 781.0, 10.0)
 """Where the instrument reads unless it is told otherwise."""
 
 
-def spectral_reflectance(compiled, wavelengths, geometry="di:8"):
+def spectral_reflectance(compiled, wavelengths, geometry="di:8", thickness_mm=0.0):
     """Reflectance factor (n,) at wavelengths in nm.
 
     di:8 and de:8: diffuse light, viewed at 8 degrees, with the specular part in or out; by reciprocity the share
     of a beam at 8 degrees that is sent anywhere, or anywhere but into the gloss trap. 45:0: lit from a ring at
-    45 degrees, viewed along the normal, against the perfect diffuser. A clear body shows its front face alone.
+    45 degrees, viewed along the normal, against the perfect diffuser. A clear body shows its front face alone, unless
+    it is a slab of thickness_mm, over a black trap.
     """
     beam = math.radians(BEAM_DEG)
     if geometry == "45:0":
-        return _ring_and_cone(compiled, wavelengths)
+        return _ring_and_cone(compiled, wavelengths) + _from_within(compiled, wavelengths, thickness_mm, False)
     if geometry not in ("di:8", "de:8"):
         raise ValueError(f"a spectrophotometer has no geometry '{geometry}': choose from di:8, de:8, 45:0")
     total = _sent_anywhere(compiled, tuple(float(w) for w in np.ravel(wavelengths)))
     if geometry == "de:8":
         half = math.radians(TRAP_HALF_ANGLE_DEG)
         total = total - flux_into_aperture(compiled, beam, (half, half), wavelengths, is_round=True)
-    return np.maximum(total, 0.0)
+    return np.maximum(total + _from_within(compiled, wavelengths, thickness_mm, geometry == "di:8"), 0.0)
+
+
+def _from_within(compiled, wavelengths, thickness_mm, is_mirror_in):
+    """What comes back out of a clear slab, from what scatters in it and, with the mirror part in, from its far face."""
+    if thickness_mm <= 0.0 or compiled.scalars[rows.TRANSMISSION] <= 0.0 or compiled.scalars[rows.SHEET] > 0.0:
+        return 0.0
+    light = slab(compiled, thickness_mm, wavelengths)
+    known = light.first_face if is_mirror_in else light.mirrored
+    return (1.0 - compiled.scalars[rows.METALNESS]) * np.maximum(light.reflected - known, 0.0)
+
+
+def colour_read(compiled, illuminant="D65", observer="1931-2", geometry="di:8", thickness_mm=0.0):
+    """L*, a*, b* (3,) of a surface, as a spectrophotometer's spectrum gives it."""
+    spectrum = spectral_reflectance(compiled, WAVELENGTHS_NM, geometry, thickness_mm)
+    return xyz_to_lab(reflectance_to_xyz(WAVELENGTHS_NM, spectrum, illuminant, observer), illuminant, observer)
 
 
 @lru_cache(maxsize=8)

@@ -48,9 +48,17 @@ def film_scalar(cos_i, wavelength, film, thickness, base, outer):
     into the medium.
     """
     sin_i2 = outer * outer * (1.0 - cos_i * cos_i)
-    kz0 = outer * cos_i
     if film.imag == 0.0 and film.real * film.real > sin_i2:
-        return _clear_film(kz0, sin_i2, wavelength, film.real, thickness, base, outer)
+        return _clear_film(outer * cos_i, sin_i2, wavelength, film.real, thickness, base, outer)
+    s, p = film_amplitudes(cos_i, wavelength, film, thickness, base, outer)
+    return 0.5 * (s.real * s.real + s.imag * s.imag + p.real * p.real + p.imag * p.imag)
+
+
+@kernel
+def film_amplitudes(cos_i, wavelength, film, thickness, base, outer):
+    """(s, p): the complex amplitudes that `film_scalar` squares; at normal incidence p is -s."""
+    sin_i2 = outer * outer * (1.0 - cos_i * cos_i)
+    kz0 = outer * cos_i
     kz1 = cmath.sqrt(film * film - sin_i2)
     kz2 = cmath.sqrt(base * base - sin_i2)
     if kz1.imag < 0.0:
@@ -68,7 +76,7 @@ def film_scalar(cos_i, wavelength, film, thickness, base, outer):
     p01 = (e1 * kz0 - e0 * kz1) / (e1 * kz0 + e0 * kz1)
     p12 = (e2 * kz1 - e1 * kz2) / (e2 * kz1 + e1 * kz2)
     p = (p01 + p12 * q) / (1.0 + p01 * p12 * q)
-    return 0.5 * (s.real * s.real + s.imag * s.imag + p.real * p.real + p.imag * p.imag)
+    return s, p
 
 
 @elementwise("float64(float64, float64, complex128, float64, complex128, float64)")
@@ -100,3 +108,20 @@ def film_reflectance(cos_theta, wavelength_nm, film_n, film_thickness_nm, base_n
     if not (np.all(film_n.imag >= 0.0) and np.all(base.imag >= 0.0)):
         raise ValueError("an extinction coefficient must not be negative")
     return _film(checked_cosine(cos_theta), wavelength, film_n, thickness, base, outer)
+
+
+@elementwise("complex128(float64, float64, complex128, float64, complex128, float64, float64)")
+def _amplitude(cos_theta, wavelength, film, thickness, base, outer, is_p):
+    s, p = film_amplitudes(cos_theta, wavelength, film, thickness, base, outer)
+    return p if is_p > 0.0 else s
+
+
+def reflection_amplitudes(cos_theta, wavelength_nm, base, film=1.0, film_thickness_nm=0.0, outer_n=1.0):
+    """(r_s, r_p), complex, of a base under a film; at normal incidence r_p = -r_s.
+
+    base and film: complex n + i k, time as exp(-i w t); arguments broadcast, cos_theta above 0. With no thickness the
+    base is bare. Source: as `film_reflectance`; signs as in Azzam & Bashara (1977), section 4.2.
+    """
+    at = (checked_cosine(cos_theta), np.asarray(wavelength_nm, float), np.asarray(film, complex))
+    below = (np.asarray(film_thickness_nm, float), np.asarray(base, complex), np.asarray(outer_n, float))
+    return _amplitude(*at, *below, 0.0), _amplitude(*at, *below, 1.0)

@@ -1,7 +1,8 @@
 """How kernels are compiled: one decorator, and a cache that a changed source can never mislead.
 
 Numba's own cache looks only at the file a kernel stands in, not at the kernels it calls. So the
-cache folder's name carries a digest of every kernel source: whatever changes, all is compiled anew.
+cache folder's name carries a digest of every file that holds one: whichever changes, all is compiled anew.
+A kernel must therefore take its constants from files that hold kernels themselves.
 """
 
 import functools
@@ -25,7 +26,9 @@ def cache_folder() -> Path:
     digest = hashlib.sha256(numba.__version__.encode())
     for package in _KERNEL_PACKAGES:
         for source in sorted((_PACKAGE / package).glob("*.py")):
-            digest.update(source.read_bytes())
+            text = source.read_bytes()
+            if b"@kernel" in text or b"@elementwise" in text or b"@intrinsic" in text:
+                digest.update(text)
     return Path(platformdirs.user_cache_dir("photometra")) / "kernels" / digest.hexdigest()[:16]
 
 

@@ -51,7 +51,12 @@ class Specimen:
         return replace(self, free=self.free | {name} if is_free else self.free - {name})
 
     def with_reading(self, reading: Reading) -> "Specimen":
-        """The specimen with a reading added; a name that is taken gets a number."""
+        """The specimen with a reading added; a name that is taken gets a number.
+
+        What a slab lets through needs a thickness: where the reading says none, the specimen's own size stands in.
+        """
+        if reading.kind_key == "transmittance" and not reading.thickness_mm:
+            reading = reading.with_changes(thickness_mm=self.size_mm)
         taken = {r.name for r in self.readings}
         name, n = reading.name, 2
         while name in taken:

@@ -12,11 +12,13 @@ import math
 
 import numpy as np
 
+from ..optics.chance import drawn, seeded
 from ..optics.jit import kernel, unowned
+from ..optics.phase import frame, turned
 from ..surface import lobes, rows
 from .environment import density_at, direction_drawn, place_towards, radiance_at
 from .lights import panel_drawn, panel_met
-from .media import frame, turned, walked
+from .media import walked
 from .mesh import DEPTH, nearest
 from .scene import (
     IS_BALL,
@@ -34,7 +36,7 @@ from .scene import (
     stage_reflectance,
     way_round,
 )
-from .spectral import HEROES, choose_wavelengths, drawn, rotated, seeded
+from .spectral import HEROES, choose_wavelengths, rotated
 
 # What the renderer is told: limits on bounces off surfaces, on walls met within the interior and on scatterings
 # there, and the radiance clamp (0: off).

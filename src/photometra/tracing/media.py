@@ -1,18 +1,10 @@
-"""Light within an interior: one step in what scatters, and one turn there."""
+"""Light within an interior: one step in what scatters."""
 
 import math
 
+from ..optics.chance import drawn
 from ..optics.jit import kernel
-from .spectral import HEROES, drawn
-
-
-@kernel
-def frame(nx, ny, nz):
-    """Two tangents of a unit normal (Duff et al. 2017)."""
-    sign = 1.0 if nz >= 0.0 else -1.0
-    a = -1.0 / (sign + nz)
-    b = nx * ny * a
-    return 1.0 + sign * nx * nx * a, sign * b, -sign * nx, b, sign + ny * ny * a, -ny
+from .spectral import HEROES
 
 
 @kernel
@@ -49,19 +41,3 @@ def walked(distance, state, props, scatter_row, absorb_row, through, extinct):
     for j in range(HEROES):
         through[j] *= math.exp(-extinct[1, j] * length) * (extinct[0, j] if inside else 1.0) / density
     return length if inside else -1.0
-
-
-@kernel
-def turned(dx, dy, dz, asymmetry, u0, u1):
-    """A direction after one scattering (Henyey & Greenstein 1941)."""
-    if abs(asymmetry) < 1e-3:
-        c = 1.0 - 2.0 * u0
-    else:
-        q = (1.0 - asymmetry * asymmetry) / (1.0 + asymmetry - 2.0 * asymmetry * u0)
-        c = (1.0 + asymmetry * asymmetry - q * q) / (2.0 * asymmetry)
-    s = math.sqrt(max(0.0, 1.0 - c * c))
-    phi = 2.0 * math.pi * u1
-    ax, ay, az, bx, by, bz = frame(dx, dy, dz)
-    x = s * math.cos(phi)
-    y = s * math.sin(phi)
-    return ax * x + bx * y + dx * c, ay * x + by * y + dy * c, az * x + bz * y + dz * c

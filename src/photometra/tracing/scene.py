@@ -9,13 +9,13 @@ from dataclasses import dataclass, field
 
 import numpy as np
 
+from ..optics.chance import drawn
 from ..optics.jit import kernel
+from ..optics.phase import frame
 from .environment import Environment
 from .lights import Panel
-from .media import frame
 from .mesh import NO_MESH
 from .shapes import Shape
-from .spectral import drawn
 
 CHECKER_MM = 10.0
 STAGE_LIGHT, STAGE_DARK, STAGE_RIM = 0.34, 0.26, 0.12

@@ -1,0 +1,132 @@
+"""Light that wanders below a surface and leaves some way off: a focused beam's scatter profile.
+
+One set of paths is walked without absorption, in mean free paths, and kept: what absorption takes follows from how
+often each was scattered, and the scale from the mean free path (Alerstam, Andersson-Engels & Svensson 2008), so that
+a profile is smooth in both and costs nothing to ask for again.
+"""
+
+import math
+from functools import lru_cache
+
+import numpy as np
+
+from ..optics.chance import drawn, seeded
+from ..optics.fresnel import dielectric_scalar
+from ..optics.jit import kernel
+from ..optics.phase import turned
+from ..surface import rows
+from .transmissometer import media_of
+
+PATHS = 60_000
+_MOST_SCATTERINGS = 1500
+_BINS = 56
+_NEAREST, _FARTHEST = 0.02, 60.0
+_ALBEDOS = 1.0 - np.linspace(1.0, 0.0, 33) ** 3
+_DEGREE, _FEWEST = 8, 12.0
+_DARKEST = 0.2
+
+
+@kernel
+def _walk(ior, asymmetry, count, most, radii, scatterings):
+    """Paths straight into a half-space: how far off each leaves, and after how many scatterings (-1: lost)."""
+    state = np.empty(1, np.uint64)
+    for i in range(count):
+        state[0] = seeded(11, i, 7)
+        x = y = 0.0
+        z = -math.log(1.0 - drawn(state))
+        dx = dy = 0.0
+        dz = 1.0
+        n = 0
+        scatterings[i] = -1
+        while n < most:
+            dx, dy, dz = turned(dx, dy, dz, asymmetry, drawn(state), drawn(state))
+            n += 1
+            step = -math.log(1.0 - drawn(state))
+            while dz < 0.0 and z + step * dz < 0.0:
+                there = -z / dz
+                x += there * dx
+                y += there * dy
+                z = 0.0
+                if drawn(state) >= dielectric_scalar(-dz, 1.0 / ior):
+                    radii[i] = math.sqrt(x * x + y * y)
+                    scatterings[i] = n
+                    break
+                dz = -dz
+                step -= there
+            if scatterings[i] >= 0:
+                break
+            x += step * dx
+            y += step * dy
+            z += step * dz
+
+
+@lru_cache(maxsize=8)
+def _profiles(ior, asymmetry):
+    """log of exitance times radius² at the bins' middles, (33 albedos, 56), smoothed, as a spline over log radius."""
+    from scipy.interpolate import CubicSpline  # slow to import, and not needed to open the window
+
+    radii, scatterings = np.zeros(PATHS), np.zeros(PATHS, np.int64)
+    _walk(ior, asymmetry, PATHS, _MOST_SCATTERINGS, radii, scatterings)
+    out = scatterings >= 0
+    radii, scatterings = radii[out], scatterings[out]
+    edges = np.linspace(math.log(_NEAREST), math.log(_FARTHEST), _BINS + 1)
+    place = np.digitize(np.log(np.maximum(radii, 1e-12)), edges) - 1
+    inside = (place >= 0) & (place < _BINS)
+    place, scatterings = place[inside], scatterings[inside]
+    middles, width = 0.5 * (edges[1:] + edges[:-1]), edges[1] - edges[0]
+    values = np.empty((_ALBEDOS.size, _BINS))
+    for row, albedo in zip(values, np.maximum(_ALBEDOS, _DARKEST), strict=True):
+        weight = albedo**scatterings
+        total, square = (np.bincount(place, w, _BINS) for w in (weight, weight * weight))
+        with np.errstate(invalid="ignore", divide="ignore"):
+            paths = np.where(square > 0.0, total * total / square, 0.0)
+        known = paths > _FEWEST
+        # exitance = dP / (2 pi r dr), and dr = r d(log r): times r² it is dP / (2 pi d log r).
+        logs = np.log(total[known] / (PATHS * 2.0 * math.pi * width))
+        fit = np.polynomial.Polynomial.fit(middles[known], logs, _DEGREE, w=np.sqrt(paths[known]))
+        last = int(np.flatnonzero(known)[-1])
+        row[:] = fit(middles)
+        # Where no path went the profile falls as it last did, straight in the radius.
+        r = np.exp(middles)
+        slope = (row[last] - row[last - 6]) / (r[last] - r[last - 6])
+        row[last + 1 :] = row[last] + slope * (r[last + 1 :] - r[last])
+    return CubicSpline(middles, values.T)
+
+
+def _exitance(radius, albedo, path, ior, asymmetry):
+    """Exitance per mm², of a unit of light inside, at radii (n,) mm; albedo and mean free path by place (n,)."""
+    low = round(ior, 2)
+    nodes = (low,) if abs(ior - low) < 1e-9 else (math.floor(ior * 100.0) / 100.0, math.ceil(ior * 100.0) / 100.0)
+    out = np.zeros(radius.size)
+    for node in nodes:
+        share = 1.0 if len(nodes) == 1 else 1.0 - abs(ior - node) * 100.0
+        inside = np.clip(radius / path, _NEAREST, _FARTHEST)
+        values = _profiles(round(node, 2), round(asymmetry, 3))(np.log(inside)).T
+        # Between albedos the logarithm runs almost straight in the cube root of what is missing.
+        t = np.cbrt(1.0 - np.clip(albedo, _ALBEDOS[0], _ALBEDOS[-1]))
+        at = (1.0 - t) * (_ALBEDOS.size - 1)
+        i = np.minimum(at.astype(int), _ALBEDOS.size - 2)
+        f = at - i
+        cells = np.arange(radius.size)
+        out += share * np.exp((1.0 - f) * values[i, cells] + f * values[i + 1, cells])
+    return out / radius**2
+
+
+def scatter_profile(compiled, radius_mm, wavelengths):
+    """Exitance per mm² (n,) of a unit of power in a fine normal beam, at radii in mm and wavelengths in nm.
+
+    The specimen is taken as deep. The beam is narrower than `_NEAREST` mean free paths; nearer the profile is held.
+    ValueError where nothing scatters inside.
+    """
+    radius, wavelengths = np.maximum(np.asarray(radius_mm, float), 1e-6), np.asarray(wavelengths, float)
+    media = [m for m in media_of(compiled, wavelengths) if m[2].max() > 0.0]
+    if not media:
+        raise ValueError("a scatter probe reads what scatters inside; give the surface subsurface or scattering")
+    ior = float(compiled.index_at(np.array([550.0]))[0])
+    entered = 1.0 - dielectric_scalar(1.0, ior)
+    out = np.zeros(radius.size)
+    for share, absorption, scatter, asymmetry in media:
+        extinction = absorption + scatter
+        path = 1.0 / np.maximum(extinction, 1e-9)
+        out += share * entered * _exitance(radius, scatter * path, path, ior, asymmetry)
+    return out * (1.0 - compiled.scalars[rows.METALNESS])

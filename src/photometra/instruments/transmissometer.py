@@ -1,0 +1,131 @@
+"""What a slab lets through, straight on and in all, and what it throws back: transmissometer and sphere.
+
+The beam stands normal to the slab. Faces are as the surface's facets are, films counted. What roughness spreads is not
+followed inside; it decides how much of the straight beam still meets the receptor.
+"""
+
+import math
+from functools import lru_cache
+from typing import NamedTuple
+
+import numpy as np
+
+from ..colour import WAVELENGTHS, interpolated
+from ..optics.slab import directions, slab_shares
+from ..surface import facets, rows
+from .integrate import directional_shares
+
+RECEPTOR_HALF_ANGLE_DEG = 2.5
+"""What still counts as straight on (ASTM D1003)."""
+DEFAULT_THICKNESS_MM = 10.0
+
+
+def _on_grid(row, wavelengths):
+    return interpolated(WAVELENGTHS, row[: WAVELENGTHS.size], wavelengths)
+
+
+def _props(compiled, wavelengths):
+    """The compiled spectra at wavelengths, as facets read them."""
+    return np.ascontiguousarray(interpolated(WAVELENGTHS, compiled.spectra[:, : WAVELENGTHS.size], wavelengths))
+
+
+def media_of(compiled, wavelengths):
+    """[(share of the light let in, absorption, scattering per mm (n,), asymmetry)] of what is inside a surface."""
+    scalars, spectra = compiled.scalars, compiled.spectra
+    below = scalars[rows.TRANSMISSION]
+    clear = below * scalars[rows.CLEAR_SHARE]
+    shallow, deep = scalars[rows.SHALLOW_SHARE], scalars[rows.DEEP_SHARE]
+    parts = (
+        (clear, rows.ABSORPTION, rows.SCATTER, float(scalars[rows.ASYMMETRY])),
+        ((below - clear) * (1.0 - shallow - deep), rows.SUB_ABSORPTION, rows.SUB_SCATTER, 0.0),
+        ((below - clear) * shallow, rows.SHALLOW_ABSORPTION, rows.SHALLOW_SCATTER, 0.0),
+        ((below - clear) * deep, rows.DEEP_ABSORPTION, rows.DEEP_SCATTER, 0.0),
+    )
+    return [
+        (share, _on_grid(spectra[a], wavelengths), _on_grid(spectra[s], wavelengths), g)
+        for share, a, s, g in parts
+        if share > 1e-9
+    ]
+
+
+def _within_receptor(compiled, index):
+    """Share of a beam, spread by both rough faces, that meets the receptor: GGX slopes, small and independent."""
+    bend = math.tan(math.radians(RECEPTOR_HALF_ANGLE_DEG)) / np.maximum(index - 1.0, 1e-3)
+    haze = compiled.scalars[rows.HAZE]
+
+    def share(x, y):
+        # Of two faces with the same heavy-tailed slopes the sum is all but one face of twice their square.
+        return bend * bend / (bend * bend + 2.0 * compiled.scalars[x] * compiled.scalars[y])
+
+    return (1.0 - haze) * share(rows.ALPHA_X, rows.ALPHA_Y) + haze * share(rows.HAZE_X, rows.HAZE_Y)
+
+
+class SlabLight(NamedTuple):
+    """Shares of a normal beam, (n,) each: let through straight on (within `RECEPTOR_HALF_ANGLE_DEG`) and in all;
+    returned by the first face, by both faces as mirrors, and in all directions, the body's own colour not counted.
+    """
+
+    regular: np.ndarray
+    total: np.ndarray
+    first_face: np.ndarray
+    mirrored: np.ndarray
+    reflected: np.ndarray
+
+
+@lru_cache(maxsize=16)
+def _slab(compiled, thickness_mm, wavelengths):
+    at = np.array(wavelengths)
+    props = _props(compiled, at)
+    index = props[rows.ETA]
+    mu, _ = directions(index)
+    within, entry = np.empty_like(mu), np.empty(at.size)
+    for j in range(at.size):
+        entry[j] = facets.dielectric_facet(1.0, rows.FRONT, compiled.scalars, props, j)
+        for i in range(mu.shape[1]):
+            within[j, i] = facets.dielectric_facet(mu[j, i], rows.INNER, compiled.scalars, props, j)
+    regular, total = np.zeros(at.size), np.zeros(at.size)
+    mirrored, reflected = entry.copy(), entry.copy()
+    receptor = _within_receptor(compiled, index)
+    back_face = within[:, -1]
+    for share, absorption, scatter, g in media_of(compiled, at):
+        once = np.exp(-(absorption + scatter) * thickness_mm)
+        rounds = 1.0 - (back_face * once) ** 2
+        straight = (1.0 - entry) * (1.0 - back_face) * once / rounds
+        echo = (1.0 - entry) * (1.0 - back_face) * back_face * once**2 / rounds
+        if scatter.max() > 0.0:
+            back, through = slab_shares(absorption, scatter, g, thickness_mm, index, entry, within)
+        else:
+            back, through = entry + echo, straight
+        regular += share * straight * receptor
+        total += share * through
+        mirrored += share * echo
+        reflected += share * (back - entry)
+    return SlabLight(regular, total, entry, mirrored, reflected)
+
+
+def slab(compiled, thickness_mm, wavelengths) -> SlabLight:
+    """What a slab does to a normal beam, at wavelengths in nm. A sheet has its own wall instead of thickness_mm."""
+    at = tuple(float(w) for w in np.ravel(wavelengths))
+    if compiled.scalars[rows.SHEET] > 0.0:
+        return _sheet(compiled, at)
+    return _slab(compiled, float(thickness_mm) or DEFAULT_THICKNESS_MM, at)
+
+
+@lru_cache(maxsize=16)
+def _sheet(compiled, wavelengths):
+    at = np.array(wavelengths)
+    reflected, total = directional_shares(compiled, 1.0, at)
+    props = _props(compiled, at)
+    faces = np.array([facets.wall_facet(1.0, rows.FRONT, compiled.scalars, props, j) for j in range(at.size)])
+    straight = compiled.scalars[rows.TRANSMISSION] * faces[:, 1]
+    # A wall bends nothing: only what its two faces mirror in turn is spread.
+    regular = straight * _within_receptor(compiled, np.full(at.size, 1.001))
+    return SlabLight(regular, total, faces[:, 0], faces[:, 0], reflected)
+
+
+def transmittance(compiled, wavelengths, thickness_mm=0.0):
+    """(regular, total) transmittance, (2, n), of a slab at wavelengths in nm; ValueError for a metal."""
+    if compiled.scalars[rows.METALNESS] >= 1.0:
+        raise ValueError("a transmissometer reads what lets light through; this surface is a metal")
+    light = slab(compiled, thickness_mm, wavelengths)
+    return np.stack([light.regular, light.total]) * (1.0 - compiled.scalars[rows.METALNESS])

@@ -1,0 +1,104 @@
+"""Slabs and what wanders in them: adding and doubling, the transmissometer and the scatter probe."""
+
+import numpy as np
+import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from photometra.instruments import measured
+from photometra.instruments.scatterprobe import scatter_profile
+from photometra.optics.fresnel import fresnel_dielectric
+from photometra.optics.halfspace import directional_reflectance
+from photometra.optics.media import slab_transmittance
+from photometra.optics.slab import directions, slab_shares
+from photometra.surface import Surface
+from photometra.surface.compile import compile_surface
+
+GLASS = Surface({"ior": 1.52, "abbe": 60.0, "transmission": 1.0, "roughness": 0.0})
+
+
+def shares(albedo, depth, g, ior):
+    mu, _ = directions([ior])
+    within = fresnel_dielectric(mu, 1.0 / ior) if ior > 1.0 else np.zeros_like(mu)
+    entry = np.array([fresnel_dielectric(1.0, ior) if ior > 1.0 else 0.0])
+    found = slab_shares([(1.0 - albedo) * depth], [albedo * depth], g, 1.0, np.array([ior]), entry, within)
+    return [float(v[0]) for v in found]
+
+
+def test_published_slabs():
+    # van de Hulst (1980), table 35, and Giovanelli (1955), as Prahl, van Gemert & Welch (1993) quote them.
+    assert shares(0.9, 2.0, 0.75, 1.0) == pytest.approx([0.09739, 0.66096], abs=2e-5)
+    assert shares(0.9, 1e4, 0.0, 1.5)[0] == pytest.approx(0.2600, abs=2e-4)
+
+
+@pytest.mark.parametrize("albedo", [0.3, 0.8, 0.99])
+def test_a_deep_slab_is_chandrasekhars_half_space(albedo):
+    assert shares(albedo, 1e4, 0.0, 1.0)[0] == pytest.approx(directional_reflectance(albedo, 1.0), abs=1e-5)
+
+
+@settings(max_examples=40, deadline=None)
+@given(st.floats(0.0, 1.0), st.floats(1e-3, 300.0), st.floats(-0.9, 0.9), st.floats(1.0, 2.4))
+def test_a_slab_keeps_its_light(albedo, depth, g, ior):
+    reflected, passed = shares(albedo, depth, g, ior)
+    assert passed >= -1e-9 and reflected >= 0.0 and reflected + passed <= 1.0 + 1e-9
+    assert sum(shares(1.0, depth, g, ior)) == pytest.approx(1.0, abs=1e-8)
+
+
+def test_a_clear_pane_and_one_that_only_absorbs():
+    pane = measured("transmissometer", GLASS, thickness_mm=5.0)
+    index = compile_surface(GLASS).index_at(pane.x)
+    assert pane.columns["total"] == pytest.approx(slab_transmittance(index, 0.0, 5.0), abs=1e-6)
+    grey = measured("transmissometer", GLASS.with_values({"interior.absorption": (0.2,) * 3}), thickness_mm=5.0)
+    assert grey.columns["regular"] == pytest.approx(slab_transmittance(index, 0.2, 5.0), rel=2e-4)
+    assert (grey.columns["total"] == grey.columns["regular"]).all() or np.ptp(
+        grey.columns["total"] - grey.columns["regular"]
+    ) < 1e-4
+
+
+def test_milk_sends_light_everywhere_but_keeps_it():
+    milk = GLASS.with_values({"interior.scatter": (2.0,) * 3, "interior.asymmetry": 0.8})
+    passed = measured("transmissometer", milk, thickness_mm=2.0)
+    sent_back = measured("spectrophotometer", milk, thickness_mm=2.0)
+    # At 8 degrees the sphere sees the face as from straight on, within 1e-5.
+    assert passed.columns["total"] + sent_back.columns["reflectance"] == pytest.approx(np.ones(passed.rows), abs=1e-4)
+    beer = slab_transmittance(compile_surface(milk).index_at(passed.x), 2.0, 2.0)
+    assert passed.columns["regular"] == pytest.approx(beer, rel=1e-3)
+
+
+def test_roughness_takes_the_straight_beam_and_leaves_the_whole():
+    smooth, rough = (
+        measured("transmissometer", GLASS.with_values({"roughness": r}), thickness_mm=2.0) for r in (0.0, 0.4)
+    )
+    assert (rough.columns["regular"] < 0.1 * smooth.columns["regular"]).all()
+    assert rough.columns["total"] == pytest.approx(smooth.columns["total"], abs=1e-6)
+    with pytest.raises(ValueError, match="this surface is a metal"):
+        measured("transmissometer", Surface({"metalness": 1.0}))
+
+
+def test_a_scatter_profile_sums_to_what_comes_back_and_falls_as_diffusion_says():
+    radius = np.geomspace(0.021, 59.0, 3000)
+    wax = Surface({"ior": 1.0001, "subsurface": 1.0, "subsurface.radius": (1.0,) * 3, "subsurface.colour": (0.9,) * 3})
+    compiled = compile_surface(wax)
+    profile = scatter_profile(compiled, radius, np.full(radius.size, 550.0))
+    # Without an interface the colour is the diffuse albedo; a straight beam gives back less. A hundredth lies nearer.
+    from photometra.optics.halfspace import single_albedo
+
+    single = float(single_albedo(0.9))
+    assert np.trapezoid(2.0 * np.pi * radius * profile, radius) == pytest.approx(
+        directional_reflectance(single, 1.0), abs=0.012
+    )
+    far = (radius > 6.0) & (radius < 16.0)
+    slope = np.polyfit(radius[far], np.log(profile[far] * radius[far] ** 2), 1)[0]
+    assert slope == pytest.approx(-np.sqrt(3.0 * (1.0 - single)), rel=0.08)
+
+
+def test_the_profile_grows_with_the_mean_free_path():
+    wax = Surface({"subsurface": 1.0, "subsurface.radius": (1.0,) * 3, "subsurface.colour": (0.8,) * 3})
+    wide = wax.with_values({"subsurface.scale": 2.0})
+    radius = np.array([0.5, 1.0, 2.0, 4.0])
+    one, two = (
+        scatter_profile(compile_surface(s), r, np.full(4, 550.0)) for s, r in ((wax, radius), (wide, 2 * radius))
+    )
+    assert two == pytest.approx(one / 4.0, rel=1e-6)
+    with pytest.raises(ValueError, match="scatters inside"):
+        measured("scatterprobe", GLASS)
