@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 from photometra.instruments import measured
 from photometra.instruments.scatterprobe import scatter_profile
 from photometra.optics.fresnel import fresnel_dielectric
-from photometra.optics.halfspace import directional_reflectance
+from photometra.optics.halfspace import directional_reflectance, single_albedo
 from photometra.optics.media import slab_transmittance
 from photometra.optics.slab import directions, slab_shares
 from photometra.surface import Surface
@@ -50,9 +50,7 @@ def test_a_clear_pane_and_one_that_only_absorbs():
     assert pane.columns["total"] == pytest.approx(slab_transmittance(index, 0.0, 5.0), abs=1e-6)
     grey = measured("transmissometer", GLASS.with_values({"interior.absorption": (0.2,) * 3}), thickness_mm=5.0)
     assert grey.columns["regular"] == pytest.approx(slab_transmittance(index, 0.2, 5.0), rel=2e-4)
-    assert (grey.columns["total"] == grey.columns["regular"]).all() or np.ptp(
-        grey.columns["total"] - grey.columns["regular"]
-    ) < 1e-4
+    assert grey.columns["total"] == pytest.approx(grey.columns["regular"], abs=1e-4)
 
 
 def test_milk_sends_light_everywhere_but_keeps_it():
@@ -69,7 +67,7 @@ def test_roughness_takes_the_straight_beam_and_leaves_the_whole():
     smooth, rough = (
         measured("transmissometer", GLASS.with_values({"roughness": r}), thickness_mm=2.0) for r in (0.0, 0.4)
     )
-    assert (rough.columns["regular"] < 0.1 * smooth.columns["regular"]).all()
+    assert (rough.columns["regular"] < 0.2 * smooth.columns["regular"]).all()
     assert rough.columns["total"] == pytest.approx(smooth.columns["total"], abs=1e-6)
     with pytest.raises(ValueError, match="this surface is a metal"):
         measured("transmissometer", Surface({"metalness": 1.0}))
@@ -81,15 +79,15 @@ def test_a_scatter_profile_sums_to_what_comes_back_and_falls_as_diffusion_says()
     compiled = compile_surface(wax)
     profile = scatter_profile(compiled, radius, np.full(radius.size, 550.0))
     # Without an interface the colour is the diffuse albedo; a straight beam gives back less. A hundredth lies nearer.
-    from photometra.optics.halfspace import single_albedo
-
     single = float(single_albedo(0.9))
     assert np.trapezoid(2.0 * np.pi * radius * profile, radius) == pytest.approx(
         directional_reflectance(single, 1.0), abs=0.012
     )
-    far = (radius > 6.0) & (radius < 16.0)
-    slope = np.polyfit(radius[far], np.log(profile[far] * radius[far] ** 2), 1)[0]
-    assert slope == pytest.approx(-np.sqrt(3.0 * (1.0 - single)), rel=0.08)
+    # Far off two sources of opposite sign are left: (1 + rate r) exp(-rate r) / r³ (Farrell, Patterson & Wilson 1992).
+    rate = np.sqrt(3.0 * (1.0 - single))
+    far = (radius > 6.0) & (radius < 20.0)
+    dipole = np.log(profile[far] * radius[far] ** 3 / (1.0 + rate * radius[far]))
+    assert np.polyfit(radius[far], dipole, 1)[0] == pytest.approx(-rate, rel=0.15)
 
 
 def test_the_profile_grows_with_the_mean_free_path():

@@ -77,8 +77,8 @@ def test_the_kernels_cache_is_named_by_their_sources(tmp_path, monkeypatch):
     package = tmp_path / "photometra"
     for name in ("optics", "surface", "instruments", "tracing"):
         (package / name).mkdir(parents=True)
-        (package / name / "a.py").write_text("x = 1\n")
+        (package / name / "a.py").write_text("@kernel\nx = 1\n")
     monkeypatch.setattr(jit, "_PACKAGE", package)
     first = cache_folder()
-    (package / "surface" / "a.py").write_text("x = 2\n")
+    (package / "surface" / "a.py").write_text("@kernel\nx = 2\n")
     assert first != cache_folder() != named
