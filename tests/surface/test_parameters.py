@@ -12,12 +12,12 @@ from photometra.surface import (
     STRATA,
     Surface,
     format_value,
-    free_scalars,
     hex_colour,
     parameter,
     parameters_of,
     parse,
     scalar_owner,
+    scalars_of,
 )
 
 
@@ -76,7 +76,7 @@ def test_values_as_typed(name, text, value):
     ("colour", "0.1,0.2,red", "'red' is not a number"),
     ("constants", "brasss", "did you mean"),
     ("thin_walled", "perhaps", "neither true nor false"),
-    ("film.constants", "reading", "a reading is of the body"),
+    ("film.constants", "reading", "a reading or a model is of the body"),
 ])  # fmt: skip
 def test_what_will_not_do_is_said(name, text, words):
     with pytest.raises(ValueError, match=words):
@@ -132,8 +132,8 @@ class TestSurface:
         s = Surface().with_scalars({"colour.g": 0.5, "roughness": 0.1})
         assert s["colour"] == (0.18, 0.5, 0.18) and s["roughness"] == 0.1
         assert s.scalar("colour.g") == 0.5
-        assert free_scalars("colour") == ["colour.r", "colour.g", "colour.b"]
-        assert scalar_owner("colour.b") == (parameter("colour"), 2)
+        assert scalars_of("colour", (0.1, 0.2, 0.3)) == ["colour.r", "colour.g", "colour.b"]
+        assert scalar_owner("colour.b") == (parameter("colour"), "b")
 
     def test_a_face_colour_lets_the_table_go(self):
         brass = Surface({"metalness": 1.0, "constants": "brass-70-30"})
@@ -160,6 +160,7 @@ class TestSurface:
             Surface({"subsurface": 0.7, "subsurface.shallow": 0.3, "subsurface.deep": 0.2}),
             Surface({"transmission": 0.5, "thin_walled": True, "interior.colour": (0.5, 0.2, 0.1)}),
             Surface({"reverse.translucency": 0.3}),
+            Surface({"metalness": 1.0, "constants": "model", "model.strength1": 1.0, "model.strength2": 2.0}),
         ]
         for p in PARAMETERS.values():
             if p.kind == "constants":

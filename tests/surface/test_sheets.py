@@ -155,7 +155,7 @@ def test_a_film_can_be_a_table():
     # Two micrometres of silver are silver.
     expected = float((((n - 1) ** 2 + k**2) / ((n + 1) ** 2 + k**2))[0])
     assert found == pytest.approx(expected, abs=3e-3)
-    with pytest.raises(ValueError, match="a reading is of the body"):
+    with pytest.raises(ValueError, match="a reading or a model is of the body"):
         Surface({"film.constants": "reading"})
 
 

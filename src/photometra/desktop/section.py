@@ -192,7 +192,7 @@ class Section(LightDrawing, QWidget):
             if self._is_clear:
                 glass(painter, body, self._clear_tint())
             else:
-                pigment(painter, body, self._surface.as_measured()["colour"])
+                pigment(painter, body, self._surface.as_measured().rgb("colour"))
             painter.setOpacity(1.0)
         painter.setPen(
             QPen(theme.colour("quiet" if self._surface["metalness"] < 1.0 else "line"), 1.0, Qt.PenStyle.DashLine)
@@ -212,7 +212,7 @@ class Section(LightDrawing, QWidget):
             return None
         deep = self._surface["thickness"] if self._surface.is_sheet else self._size_mm
         ratio = deep / self._surface["interior.depth"]
-        return [c**ratio for c in self._surface["interior.colour"]]
+        return [c**ratio for c in self._surface.rgb("interior.colour")]
 
     def _profile(self):
         """The finish: slopes as wide as alpha makes them."""
@@ -251,7 +251,7 @@ class Section(LightDrawing, QWidget):
         sheet.addPolygon(self._profile())
         for p in reversed(upper):
             sheet.lineTo(p)
-        tint = QColor(hex_colour(self._surface["coat.colour"]))
+        tint = QColor(hex_colour(self._surface.rgb("coat.colour")))
         tint.setAlpha(round(30 + 70 * amount))
         painter.fillPath(sheet, tint)
         painter.setPen(QPen(ink, 1.8 if chosen else 1.0))
@@ -266,7 +266,7 @@ class Section(LightDrawing, QWidget):
             y = band.center().y()
             painter.drawLine(QPointF(0.0, y), QPointF(float(self.width()), y))
             return
-        ink = QColor(hex_colour(self._surface["sheen.colour"]))
+        ink = QColor(hex_colour(self._surface.rgb("sheen.colour")))
         ink.setAlpha(round(90 + 150 * amount))
         painter.setPen(QPen(theme.colour("verdigris") if chosen else ink, 1.1))
         foot = self._band("coat").top() if self._surface["coat.amount"] > 0.0 else self._ground - 4.0

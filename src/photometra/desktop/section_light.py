@@ -168,9 +168,9 @@ class LightDrawing:
         if s["metalness"] >= 1.0:
             return None
         if s["transmission"] < 1.0 and s["subsurface"] > 0.0:
-            return tuple(r * s["subsurface.scale"] for r in s["subsurface.radius"]) if not s.is_sheet else None
+            return tuple(r * s["subsurface.scale"] for r in s.rgb("subsurface.radius")) if not s.is_sheet else None
         if s.applies("interior.scatter") and max(s["interior.scatter"]) > 0.0:
-            return tuple(1.0 / max(v, 1e-6) for v in s["interior.scatter"])
+            return tuple(1.0 / max(v, 1e-6) for v in s.rgb("interior.scatter"))
         return None
 
     def _paint_cloud(self, painter):

@@ -22,7 +22,7 @@ from ..optics import fresnel_conductor
 from ..surface import STRATA, parameters_of, table
 from ..surface.checks import findings
 from ..surface.compile import colours_for, compile_surface, constants_of
-from ..surface.constants import FROM_READING
+from ..surface.constants import FROM_MODEL, FROM_READING
 from ..surface.known_media import KnownMedium, known_media
 from .absorption_chart import AbsorptionChart
 from .colour_gauge import ConstantsRow, TripleGauge
@@ -33,6 +33,8 @@ from .section import Section
 from .session import Session
 from .switch_row import SwitchRow
 from .workers import AFTER_THE_PICTURE, Latest
+
+_NOT_TABLES = {FROM_READING: "from the reading", FROM_MODEL: "from a model of electrons"}
 
 
 class StrataPanel(QWidget):
@@ -218,7 +220,7 @@ class StrataPanel(QWidget):
         except ValueError:
             return "reading (missing)", None
         facing = fresnel_conductor(1.0, n, k)
-        title = "from the reading" if key == FROM_READING else table(key).name
+        title = _NOT_TABLES.get(key) or table(key).name
         return title, xyz_to_linear_srgb(reflectance_to_xyz(WAVELENGTHS, facing))
 
     def _split(self, _angle=None):

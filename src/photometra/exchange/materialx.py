@@ -95,11 +95,11 @@ def openpbr_inputs(specimen: Specimen):
 def _subsurface(s, constants, inputs):
     """What leaves a deep block (its interface counted, as OpenPBR wants it), and the mean free path in mm."""
     leaves = compile_measured(s.with_values({"subsurface": 1.0, "coat.amount": 0.0}), constants)
-    longest = max(s["subsurface.radius"])
+    longest = max(s.rgb("subsurface.radius"))
     inputs["subsurface_weight"] = ("float", s["subsurface"])
     inputs["subsurface_color"] = ("color3", _rgb(leaves.spectra[rows.BODY, :-1])[0])
     inputs["subsurface_radius"] = ("float", longest * s["subsurface.scale"])
-    inputs["subsurface_radius_scale"] = ("color3", tuple(r / longest for r in s["subsurface.radius"]))
+    inputs["subsurface_radius_scale"] = ("color3", tuple(r / longest for r in s.rgb("subsurface.radius")))
 
 
 def _sheet(s, inputs, left_out):
@@ -110,7 +110,7 @@ def _sheet(s, inputs, left_out):
     if s.applies("reverse.colour"):
         # In a thin wall OpenPBR's subsurface is what goes through a sheet and what it sends back, half each.
         inputs["subsurface_weight"] = ("float", min(1.0, 2.0 * s["reverse.translucency"]))
-        inputs["subsurface_color"] = ("color3", s["reverse.colour"])
+        inputs["subsurface_color"] = ("color3", s.rgb("reverse.colour"))
         left_out.append("a colour of its own on each side: OpenPBR has one for what goes through")
     if s["transmission"] > 0.0 and s["thickness"] != 1.0:
         left_out.append("the thickness of the wall")
@@ -120,13 +120,13 @@ def _layers(s, inputs):
     if s["anisotropy"] > 0.0:
         inputs["specular_roughness_anisotropy"] = ("float", s["anisotropy"])
     if s["sheen.amount"] > 0.0:
-        inputs["fuzz_weight"], inputs["fuzz_color"] = ("float", s["sheen.amount"]), ("color3", s["sheen.colour"])
+        inputs["fuzz_weight"], inputs["fuzz_color"] = ("float", s["sheen.amount"]), ("color3", s.rgb("sheen.colour"))
         inputs["fuzz_roughness"] = ("float", s["sheen.roughness"])
     if s["coat.amount"] > 0.0:
         inputs["coat_weight"] = ("float", s["coat.amount"])
         inputs["coat_ior"], inputs["coat_roughness"] = ("float", s["coat.ior"]), ("float", s["coat.roughness"])
         depth = s["coat.thickness"] / COLOUR_UM
-        inputs["coat_color"] = ("color3", tuple(c**depth for c in s["coat.colour"]))
+        inputs["coat_color"] = ("color3", tuple(c**depth for c in s.rgb("coat.colour")))
         if s["coat.anisotropy"] > 0.0:
             inputs["coat_roughness_anisotropy"] = ("float", s["coat.anisotropy"])
     if s["film.amount"] > 0.0:
@@ -151,7 +151,7 @@ def _interior(s, compiled, size_mm, inputs, left_out):
         left_out.append("the spectrum of the absorption: carried as a colour at depth")
     if s.applies("interior.asymmetry"):
         depth = inputs.setdefault("transmission_depth", ("float", size_mm))[1]
-        inputs["transmission_scatter"] = ("color3", tuple(v * depth for v in s["interior.scatter"]))
+        inputs["transmission_scatter"] = ("color3", tuple(v * depth for v in s.rgb("interior.scatter")))
         inputs["transmission_scatter_anisotropy"] = ("float", s["interior.asymmetry"])
     if s["constants"]:
         left_out.append("the table's dispersion: set an Abbe number to carry it")

@@ -13,7 +13,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..instruments import constants_reading, model_of
-from ..surface import PARAMETERS, Surface, free_scalars, parameter, scalar_owner
+from ..surface import PARAMETERS, Surface, parameter, scalar_owner, scalars_of
 from ..surface.compile import compile_measured
 
 _STEP = 1e-4
@@ -80,9 +80,9 @@ def free_names(surface: Surface, names) -> list[str]:
             raise ValueError(f"{p.name} cannot be solved for; set it by hand")
         if not awake.applies(p.name):
             raise ValueError(f"{p.name} does nothing on this surface as it stands; hold it")
-        scalars += [name] if component is not None else free_scalars(name)
-    declared = [s for p in PARAMETERS for s in free_scalars(p)]
-    return sorted(dict.fromkeys(scalars), key=declared.index)
+        scalars += [name] if component is not None else scalars_of(name, awake[name])
+    order = list(PARAMETERS)
+    return sorted(dict.fromkeys(scalars), key=lambda s: order.index(scalar_owner(s)[0].name))
 
 
 class _Problem:

@@ -17,13 +17,14 @@ from ..optics.phase import turned
 from ..surface import rows
 from .transmissometer import media_of
 
-PATHS = 60_000
+PATHS = 50_000
 _MOST_SCATTERINGS = 1500
 _BINS = 56
 _NEAREST, _FARTHEST = 0.02, 60.0
 _ALBEDOS = 1.0 - np.linspace(1.0, 0.0, 33) ** 3
 _DEGREE, _FEWEST = 8, 12.0
 _DARKEST = 0.2
+_INDEX_STEP = 0.05
 
 
 @kernel
@@ -95,11 +96,14 @@ def _profiles(ior, asymmetry):
 
 def _exitance(radius, albedo, path, ior, asymmetry):
     """Exitance per mm², of a unit of light inside, at radii (n,) mm; albedo and mean free path by place (n,)."""
-    low = round(ior, 2)
-    nodes = (low,) if abs(ior - low) < 1e-9 else (math.floor(ior * 100.0) / 100.0, math.ceil(ior * 100.0) / 100.0)
+    # Walks are kept for a few indices; a profile between two of them is their mixture.
+    low = math.floor(ior / _INDEX_STEP + 1e-9)
+    above = ior / _INDEX_STEP - low
     out = np.zeros(radius.size)
-    for node in nodes:
-        share = 1.0 if len(nodes) == 1 else 1.0 - abs(ior - node) * 100.0
+    for step, share in ((low, 1.0 - above), (low + 1, above)):
+        if share < 1e-9:
+            continue
+        node = step * _INDEX_STEP
         inside = np.clip(radius / path, _NEAREST, _FARTHEST)
         values = _profiles(round(node, 2), round(asymmetry, 3))(np.log(inside)).T
         # Between albedos the logarithm runs almost straight in the cube root of what is missing.

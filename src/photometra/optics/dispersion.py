@@ -1,4 +1,4 @@
-"""Index of refraction by wavelength from an index and an Abbe number."""
+"""Index of refraction by wavelength: from an index and an Abbe number, or from a model of electrons."""
 
 import numpy as np
 
@@ -45,3 +45,40 @@ def abbe_number(n_d, n_f, n_c):
     """V_d from the indices at the d, F and C lines; inf where there is no dispersion."""
     with np.errstate(divide="ignore"):
         return np.divide(np.asarray(n_d, float) - 1.0, np.asarray(n_f, float) - np.asarray(n_c, float))
+
+
+EV_NM = 1239.841984
+"""Photon energy in eV times wavelength in nm (CODATA 2018)."""
+
+
+def drude_lorentz(wavelength_nm, background, plasma_ev, damping_ev, oscillators=()):
+    """(n, k) at wavelengths of free electrons and bound ones: Drude (1900) and Lorentz (1905), time as exp(-i w t).
+
+    eps = background - plasma² / (E² + i damping E) + sum of strength e² / (e² - E² - i width E), over oscillators
+    (strength, energy e, width), with the photon energy E; energies and widths in eV, above 0. background > 0.
+    Raises ValueError outside the domains.
+    """
+    energy = EV_NM / np.asarray(wavelength_nm, float)
+    if background <= 0.0 or damping_ev <= 0.0 or plasma_ev < 0.0:
+        raise ValueError("background and damping must be above 0, the plasma energy not below")
+    eps = background - plasma_ev**2 / (energy**2 + 1j * damping_ev * energy)
+    for strength, at, width in oscillators:
+        if strength < 0.0 or at <= 0.0 or width <= 0.0:
+            raise ValueError("an oscillator's energy and width must be above 0, its strength not below")
+        eps = eps + strength * at**2 / (at**2 - energy**2 - 1j * width * energy)
+    root = np.sqrt(eps)
+    return root.real, root.imag
+
+
+def constants_from_ellipsometry(angle_deg, psi_deg, delta_deg):
+    """(n, k) of a bare surface in air from psi and delta, as `instruments.polarised` states them; arguments broadcast.
+
+    The closed inversion of one interface (Azzam & Bashara 1977, section 4.2); under a film, the pseudo-constants.
+    """
+    rho = np.tan(np.radians(psi_deg)) * np.exp(-1j * np.radians(delta_deg))
+    sine2 = np.sin(np.radians(angle_deg)) ** 2
+    tangent2 = np.tan(np.radians(angle_deg)) ** 2
+    eps = sine2 * (1.0 + tangent2 * ((1.0 - rho) / (1.0 + rho)) ** 2)
+    root = np.sqrt(eps)
+    root = np.where(root.imag < 0.0, -root, root)
+    return root.real, root.imag

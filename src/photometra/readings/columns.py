@@ -5,8 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-_EV_NM = 1239.841984
-"""Wavelength in nm times photon energy in eV (CODATA 2018)."""
+from ..optics.dispersion import EV_NM
 
 UNITS = {
     "wavelength": {"nm": 1.0, "um": 1000.0, "å": 0.1, "ev": None},
@@ -94,7 +93,7 @@ class Meaning:
         factor = UNITS[self.measure].get(self.unit or unit or next(iter(UNITS[self.measure])), 1.0)
         if factor is None:
             with np.errstate(divide="ignore"):
-                return _EV_NM / values
+                return EV_NM / values
         return values * factor
 
 

@@ -6,7 +6,7 @@ from types import MappingProxyType
 
 from ..fitting import Solution, default_free
 from ..readings import Reading
-from ..surface import Surface, parameter
+from ..surface import Surface, parameter, scalar_owner
 from .booth import Booth
 
 
@@ -74,7 +74,7 @@ class Specimen:
 
 
 def _belongs(scalar, name):
-    return scalar == name or (scalar.startswith(name + ".") and scalar[len(name) + 1 :] in parameter(name).components)
+    return scalar_owner(scalar)[0].name == name
 
 
 def _checked_size(size_mm):

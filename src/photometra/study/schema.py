@@ -6,6 +6,7 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from ..surface import NODES_NM
 from .booth import Booth, Effort, Lamp, Viewpoint
 
 FORMAT = "photometra-study"
@@ -13,6 +14,7 @@ VERSION = 1
 
 _Name = Annotated[str, Field(min_length=1, max_length=200)]
 _Finite = Annotated[float, Field(allow_inf_nan=False)]
+_Spectrum = Annotated[tuple[_Finite, ...], Field(min_length=len(NODES_NM), max_length=len(NODES_NM))]
 _ReadingFile = Annotated[str, Field(pattern=r"^readings/[a-z0-9-]{1,80}\.csv$")]
 
 
@@ -29,7 +31,7 @@ class ReadingEntry(_Strict):
 class SpecimenEntry(_Strict):
     name: _Name
     size_mm: Annotated[float, Field(ge=0.1, le=10_000)] = 60.0
-    surface: dict[str, bool | _Finite | str | tuple[_Finite, _Finite, _Finite]] = {}
+    surface: dict[str, bool | _Finite | str | tuple[_Finite, _Finite, _Finite] | _Spectrum] = {}
     free: list[str] = []
     bounds: dict[str, tuple[_Finite, _Finite]] = {}
     sigmas: dict[str, Annotated[float, Field(ge=0, allow_inf_nan=False)]] = {}

@@ -6,7 +6,7 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from .compile import absorption
-from .constants import FROM_READING, table
+from .constants import FROM_MODEL, FROM_READING, table
 from .model import Surface
 from .parameters import PARAMETERS
 
@@ -38,7 +38,7 @@ def _found(s, size_mm, has_constants_reading):
             True,
         )
         return
-    if s["constants"] and s["constants"] != FROM_READING and not table(s["constants"]).covers:
+    if s["constants"] and s["constants"] not in (FROM_READING, FROM_MODEL) and not table(s["constants"]).covers:
         low, high = table(s["constants"]).range_nm
         yield Finding(f"The table {s['constants']} covers {low:g}–{high:g} nm only; its end values are held beyond.")
     if s["film.amount"] > 0.0 and s["film.thickness"] == 0.0:

@@ -8,10 +8,10 @@ get darker and more saturated (after Saunderson 1942, as in OpenPBR 1.1).
 
 import numpy as np
 
-from ..colour import reflectance_of_rgb
 from ..optics.fresnel import fresnel_dielectric
 from . import rows
 from .albedo import FACETS, MU, body_weight, facet_shares, finish_weight, hemispherical, landed_of, lost_lobe, lost_turn
+from .spectrum import reflectance_of
 from .split import split_of
 
 _DARKEST = 1e-4
@@ -59,7 +59,7 @@ def cover(surface, passed, albedo, scalars, tables):
     landed = landed_of(scalars)
     over_finish = finish_weight(passed, landed, *lost_lobe(1.0 - landed.sum(axis=1)))
     over_body = body_weight(passed[None], surface["diffuse_roughness"])[0]
-    white = np.maximum(reflectance_of_rgb(surface["coat.colour"]), _DARKEST) ** (surface["coat.thickness"] / COLOUR_UM)
+    white = np.maximum(reflectance_of(surface["coat.colour"]), _DARKEST) ** (surface["coat.thickness"] / COLOUR_UM)
     bent = np.sqrt(1.0 - (1.0 - MU**2) / ior**2)
     once = white[:, None] ** (0.5 / bent)
     # Light from a mirror base comes up within the way out; from a body it fills all angles, and most are thrown back.

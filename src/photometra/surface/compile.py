@@ -7,14 +7,12 @@ import numpy as np
 
 from ..colour import (
     WAVELENGTHS,
-    coefficients_of_rgb,
     grid_weights,
     interpolated,
-    reflectance_of_rgb,
     xyz_to_linear_srgb,
 )
 from ..optics.diffuse import oren_nayar_multiple
-from ..optics.dispersion import cauchy_ior
+from ..optics.dispersion import cauchy_ior, drude_lorentz
 from ..optics.fibres import fibre_albedo
 from ..optics.fresnel import fresnel_conductor
 from ..optics.halfspace import single_albedo
@@ -34,8 +32,9 @@ from .albedo import (
     lost_turn,
 )
 from .coat import compile_coat, cover
-from .constants import FROM_READING, table
+from .constants import FROM_MODEL, FROM_READING, table
 from .model import Surface
+from .spectrum import coefficients_of, reflectance_of
 from .split import split_of
 
 SMOOTHEST_ALPHA = 1e-4
@@ -49,8 +48,8 @@ def subsurface_coefficients(colour, radius_mm, escape, ior):
 
     A deep block of it looks, under its interface and facing us, like a body of that colour.
     """
-    path = coefficients_of_rgb(radius_mm)
-    single = single_albedo(reflectance_of_rgb(colour), escape, ior)
+    path = coefficients_of(radius_mm)
+    single = single_albedo(reflectance_of(colour), escape, ior)
     return single / path, (1.0 - single) / path
 
 
@@ -85,6 +84,10 @@ def constants_of(surface, reading=None):
             raise ValueError("constants is 'reading', but the specimen has no active reading of optical constants")
         wavelength, n, k = reading
         return interpolated(wavelength, n, WAVELENGTHS), interpolated(wavelength, k, WAVELENGTHS)
+    if key == FROM_MODEL:
+        free = (surface[f"model.{n}"] for n in ("background", "plasma", "damping"))
+        bound = [tuple(surface[f"model.{n}{i}"] for n in ("strength", "energy", "width")) for i in (1, 2)]
+        return drude_lorentz(WAVELENGTHS, *free, bound)
     return table(key).on_grid()
 
 
@@ -110,7 +113,7 @@ def colours_for(surface, reading=None):
     face, edge = colours_from_constants(n, k)
     white = grid_weights("D65")
     rgb = [tuple(float(v) for v in np.clip(xyz_to_linear_srgb(s @ white), 0.0, 1.0)) for s in (face, edge)]
-    back = constants_from_colours(*(reflectance_of_rgb(colour) for colour in rgb))
+    back = constants_from_colours(*(reflectance_of(colour) for colour in rgb))
     cosines = np.array([1.0, 0.7, 0.4, 1.0 / 7.0])[:, None]
     seen = slice(4, 65)
     error = np.abs(fresnel_conductor(cosines, n, k) - fresnel_conductor(cosines, *back))[:, seen].max()
@@ -122,8 +125,8 @@ def absorption(surface, reading=None):
 
     The colour at depth, the further coefficient and the table's extinction add up.
     """
-    total = absorption_from_colour(reflectance_of_rgb(surface["interior.colour"]), surface["interior.depth"])
-    total = total + coefficients_of_rgb(surface["interior.absorption"])
+    total = absorption_from_colour(reflectance_of(surface["interior.colour"]), surface["interior.depth"])
+    total = total + coefficients_of(surface["interior.absorption"])
     chosen = constants_of(surface, reading)
     if chosen is not None:
         total = total + absorption_from_extinction(WAVELENGTHS, chosen[1])
@@ -226,14 +229,14 @@ def _compile_film(surface, scalars, spectra):
     if surface["film.constants"]:
         spectra[rows.FILM_N], spectra[rows.FILM_K] = table(surface["film.constants"]).on_grid()
     else:
-        spectra[rows.FILM_N] = surface["film.ior"]
+        spectra[rows.FILM_N] = cauchy_ior(WAVELENGTHS, surface["film.ior"], surface["film.abbe"])
 
 
 def _compile_sheen(surface, scalars, spectra, curves):
     """Fill in the fibres, and the weights with which what lies below takes just what they let through."""
     amount, spread = surface["sheen.amount"], max(surface["sheen.roughness"], _STRAIGHTEST_FIBRES)
     scalars[rows.SHEEN], scalars[rows.SHEEN_SPREAD] = amount, spread
-    spectra[rows.SHEEN_COLOUR] = reflectance_of_rgb(surface["sheen.colour"])
+    spectra[rows.SHEEN_COLOUR] = reflectance_of(surface["sheen.colour"])
     sent_back = amount * fibre_albedo(MU, spread)
     curves[rows.SHEEN_REFLECTS] = sent_back
     landed = landed_of(scalars)
@@ -261,11 +264,11 @@ def _reflectances(scalars, spectra, side, metal):
 
 def _compile_metal(surface, constants, scalars, spectra, curves):
     """Fill in the metal; returns its hemispherical albedo by wavelength."""
-    spectra[rows.METAL_TINT] = reflectance_of_rgb(surface["tint"])
+    spectra[rows.METAL_TINT] = reflectance_of(surface["tint"])
     if surface["constants"]:
         spectra[rows.METAL_A], spectra[rows.METAL_B] = constants
     else:
-        face, edge = reflectance_of_rgb(surface["face_colour"]), reflectance_of_rgb(surface["edge_colour"])
+        face, edge = reflectance_of(surface["face_colour"]), reflectance_of(surface["edge_colour"])
         if scalars[rows.FILM] > 0.0 or scalars[rows.COAT] > 0.0:
             # Interference and a coat need n and k, which colours do not have: the metal of these colours stands in.
             face, edge = constants_from_colours(face, edge)
@@ -289,7 +292,7 @@ def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
     dispersive = bool(np.ptp(eta) > 1e-9)
     scalars[rows.DISPERSIVE] = float(dispersive)
     spectra[rows.ABSORPTION] = absorption(surface, reading)
-    spectra[rows.SCATTER] = coefficients_of_rgb(surface["interior.scatter"])
+    spectra[rows.SCATTER] = coefficients_of(surface["interior.scatter"])
     # Where nothing changes with wavelength, one stands for all.
     count = WAVELENGTHS.size if dispersive or scalars[rows.FILM] > 0.0 or scalars[rows.SHEET] > 0.0 else 1
     scalars[rows.EVEN] = float(count == 1)
@@ -302,7 +305,7 @@ def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
     if passed_turn is not None:
         tables[rows.BODY_TURN : rows.BODY_TURN + 2] = tables[rows.BODY_WEIGHT] * passed_turn / np.maximum(passed, 1e-9)
     # Light thrown back down under the interface meets the body again: 1 - let_in / n² of it each time.
-    colour = reflectance_of_rgb(surface["colour"])
+    colour = reflectance_of(surface["colour"])
     coat = scalars[rows.COAT]
     escape = let_in / (eta * (1.0 - coat + coat / max(scalars[rows.COAT_IOR], 1.0))) ** 2
     if surface.applies("subsurface.radius"):
@@ -320,7 +323,7 @@ def _compile_body(surface, body, escape, spectra):
     through = surface["reverse.translucency"] if surface.is_sheet else 0.0
     if not surface.is_sheet:
         return
-    colour = reflectance_of_rgb(surface["reverse.colour"]) if through > 0.0 else reflectance_of_rgb(surface["colour"])
+    colour = reflectance_of(surface["reverse.colour"]) if through > 0.0 else reflectance_of(surface["colour"])
     reverse = colour * escape / (1.0 - colour * (1.0 - escape))
     both = np.sqrt(body * reverse)
     for rho, share, row, row_lost in (

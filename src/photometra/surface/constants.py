@@ -10,6 +10,8 @@ from ..colour import WAVELENGTHS, interpolated
 
 FROM_READING = "reading"
 """The value of `constants` that stands for the specimen's own reading."""
+FROM_MODEL = "model"
+"""The value of `constants` that stands for free electrons and oscillators, the parameters `model.*`."""
 
 
 @dataclass(frozen=True, eq=False)
@@ -72,12 +74,14 @@ def choosing(key):
     """
     if key == FROM_READING:
         return {"constants": key}
+    if key == FROM_MODEL:
+        return {"constants": key, "metalness": 1.0}
     return {"constants": key, "metalness": 1.0 if table(key).is_opaque else 0.0}
 
 
 def check_name(key):
-    """`key` if it is empty, "reading" or a built-in table; ValueError otherwise."""
-    if key in ("", FROM_READING) or key in table_names():
+    """`key` if it is empty, "reading", "model" or a built-in table; ValueError otherwise."""
+    if key in ("", FROM_READING, FROM_MODEL) or key in table_names():
         return key
     import difflib
 

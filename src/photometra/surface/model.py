@@ -5,7 +5,9 @@ from dataclasses import dataclass, field
 from types import MappingProxyType
 
 from . import values
+from .constants import FROM_MODEL
 from .parameters import PARAMETERS, STRATA, parameter, scalar_owner
+from .spectrum import RGB_NAMES, component_names, is_spectrum, rgb_of, spectrum_of
 
 _OPAQUE_ONLY = ("colour", "diffuse_roughness", "subsurface", "reverse.translucency")
 
@@ -46,11 +48,11 @@ class Surface:
         share = self["subsurface"]
         if share <= 0.0:
             return self
-        depths = self.subsurface_depths()
-        mixed = tuple(
-            (1.0 - share) * a + share * sum(part * colour[i] for part, colour, _ in depths)
-            for i, a in enumerate(self["colour"])
-        )
+        colours = [self["colour"], *(colour for _, colour, _ in self.subsurface_depths())]
+        shares = [1.0 - share, *(share * part for part, _, _ in self.subsurface_depths())]
+        if any(map(is_spectrum, colours)):
+            colours = [spectrum_of(PARAMETERS["colour"], c) for c in colours]
+        mixed = tuple(sum(w * c[i] for w, c in zip(shares, colours, strict=True)) for i in range(len(colours[0])))
         return self.with_values({"subsurface": 0.0, "colour": mixed})
 
     def subsurface_depths(self):
@@ -72,7 +74,14 @@ class Surface:
     def scalar(self, name):
         """The value behind a scalar's name (`roughness`, `colour.g`)."""
         p, component = scalar_owner(name)
-        return self[p.name] if component is None else self[p.name][component]
+        if component is None:
+            return self[p.name]
+        names, numbers = _components(p, self[p.name], component)
+        return numbers[names.index(component)]
+
+    def rgb(self, name):
+        """A colour or coefficient as red, green and blue, for those who know no spectra."""
+        return rgb_of(parameter(name), self[name])
 
     def with_scalars(self, scalars: Mapping[str, float]) -> "Surface":
         """A surface with scalars changed, as the solver does."""
@@ -82,9 +91,9 @@ class Surface:
             if component is None:
                 changes[p.name] = float(value)
             else:
-                triple = list(changes.get(p.name, self[p.name]))
-                triple[component] = float(value)
-                changes[p.name] = tuple(triple)
+                names, numbers = _components(p, changes.get(p.name, self[p.name]), component)
+                numbers[names.index(component)] = float(value)
+                changes[p.name] = tuple(numbers)
         return Surface({**self.given, **changes})
 
     def applies(self, name) -> bool:
@@ -95,9 +104,14 @@ class Surface:
         if only == "sheen":
             return self["sheen.amount"] > 0.0
         if only == "film":
-            return self["film.amount"] > 0.0 and (name != "film.ior" or not self["film.constants"])
+            by_table = name in ("film.ior", "film.abbe") and self["film.constants"]
+            return self["film.amount"] > 0.0 and not by_table
         if only == "grain":
             return self["anisotropy"] > 0.0 or (self["coat.amount"] > 0.0 and self["coat.anisotropy"] > 0.0)
+        if only == "model":
+            return self["constants"] == FROM_MODEL
+        if only in ("oscillator1", "oscillator2"):
+            return self["constants"] == FROM_MODEL and self[f"model.strength{only[-1]}"] > 0.0
         if only == "any metal":
             return self["metalness"] > 0.0
         if only == "metal":
@@ -129,6 +143,12 @@ class Surface:
         if name == "haze.spread":
             return self["haze.amount"] > 0.0
         return True
+
+
+def _components(p, value, component):
+    """(names, numbers) of a value, turned into RGB or a spectrum as `component` is of one or the other."""
+    numbers = rgb_of(p, value) if component in RGB_NAMES else spectrum_of(p, value)
+    return component_names(numbers), list(numbers)
 
 
 def parameters_of(stratum):

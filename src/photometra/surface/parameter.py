@@ -8,7 +8,8 @@ class Parameter:
     """One parameter. `hard` is what is allowed, `usual` what a gauge spans; numbers are in `unit`.
 
     kind: "number", "switch" (true or false), "colour" (linear sRGB, each 0..1), "coefficient" (linear RGB, 0 and up)
-    or "constants" (a table's name, "reading", or empty for none). `scale` is how a gauge spreads its values: "linear",
+    or "constants" (a table's name, "reading", "model", or empty for none). A colour or a coefficient may be a spectrum
+    instead of RGB, see `spectrum`. `scale` is how a gauge spreads its values: "linear",
     "root" (even to the eye for roughness: the square root) or "log". `marks` are real things on the scale.
     """
 

@@ -1,6 +1,7 @@
 """Every parameter of a surface, declared once: for the window, the command line, the files and the solver."""
 
 from .declared import DECLARED
+from .spectrum import NODE_NAMES, RGB_NAMES, component_names
 
 STRATA = ("sheen", "coat", "film", "finish", "body", "interior", "reverse")
 
@@ -19,15 +20,14 @@ def parameter(name):
         raise ValueError(f"there is no parameter '{name}': did you mean {', '.join(near)}?") from None
 
 
-def free_scalars(name):
-    """The scalar names a solvable parameter stands for: itself, or one for each component (`colour.r`)."""
-    p = parameter(name)
-    return [f"{name}.{c}" for c in p.components] if p.components else [name]
+def scalars_of(name, value):
+    """The scalar names of a parameter's value: itself, or one for each number (`colour.r`, `colour.480`)."""
+    return [f"{name}.{c}" for c in component_names(value)] if PARAMETERS[name].components else [name]
 
 
 def scalar_owner(scalar):
-    """(parameter, component index or None) of a scalar's name."""
+    """(parameter, component or None) of a scalar's name; a component is r, g, b or a wavelength in nm."""
     base, _, last = scalar.rpartition(".")
-    if base in PARAMETERS and last in PARAMETERS[base].components:
-        return PARAMETERS[base], PARAMETERS[base].components.index(last)
+    if base in PARAMETERS and PARAMETERS[base].components and last in (*RGB_NAMES, *NODE_NAMES):
+        return PARAMETERS[base], last
     return parameter(scalar), None

@@ -5,6 +5,7 @@ import re
 
 from ..colour import decode_srgb, encode_srgb
 from .parameter import Parameter
+from .spectrum import NODES_NM, is_spectrum
 
 _LENGTHS_MM = {"nm": 1e-6, "um": 1e-3, "µm": 1e-3, "μm": 1e-3, "mm": 1.0, "cm": 10.0, "m": 1000.0}
 _NUMBER = re.compile(r"^([a-z]*)\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)\s*(.*)$", re.I)
@@ -72,7 +73,7 @@ def parse_colour(p, text):
     parts = [part for part in re.split(r"[,;\s]+", text) if part]
     if len(parts) == 1:
         parts = parts * 3
-    if len(parts) != 3:
+    if len(parts) not in (3, len(NODES_NM)):
         raise ValueError(f"{p.name}: '{text}' is not a colour; write #rrggbb or r,g,b")
     return tuple(parse_number(p, part) for part in parts)
 
@@ -102,15 +103,15 @@ def checked(p, value):
     if p.kind == "number":
         return checked_number(p, value)
     if p.kind in ("colour", "coefficient"):
-        if not isinstance(value, (list, tuple)) or len(value) != 3:
-            raise ValueError(f"{p.name}: a colour needs three numbers")
+        if not isinstance(value, (list, tuple)) or len(value) not in (3, len(NODES_NM)):
+            raise ValueError(f"{p.name}: a colour needs three numbers, or {len(NODES_NM)} for a spectrum")
         return tuple(checked_number(p, v) for v in value)
-    from .constants import FROM_READING, check_name
+    from .constants import FROM_MODEL, FROM_READING, check_name
 
     if not isinstance(value, str):
         raise ValueError(f"{p.name}: '{value}' is not the name of a table")
-    if p.name != "constants" and value == FROM_READING:
-        raise ValueError(f"{p.name}: a reading is of the body; choose a built-in table")
+    if p.name != "constants" and value in (FROM_READING, FROM_MODEL):
+        raise ValueError(f"{p.name}: a reading or a model is of the body; choose a built-in table")
     return check_name(value)
 
 
@@ -123,6 +124,8 @@ def format_value(p, value, sigma=None):
         if sigma is not None:
             text += f" ± {sigma:.2g}"
         return f"{text} {p.unit}".strip()
+    if p.components and is_spectrum(value):
+        return f"spectrum, {min(value):.3g}–{max(value):.3g} {p.unit}".strip()
     if p.kind == "colour":
         return hex_colour(value)
     if p.kind == "coefficient":
