@@ -1,0 +1,135 @@
+"""What evidence says about which parameter, and which further reading would say most: both from sensitivities."""
+
+import os
+from concurrent.futures import ThreadPoolExecutor
+from dataclasses import dataclass
+
+import numpy as np
+
+from ..instruments import INSTRUMENTS, constants_reading, measured
+from ..readings import Reading
+from ..surface import PARAMETERS, Surface, scalar_owner, scalars_of
+from .problem import Cancelled, Problem, free_names, range_of
+from .solver import counting
+from .uncertainty import covariance_of
+
+_LOBES_DEG = (20.0, 45.0, 70.0)
+
+
+@dataclass(frozen=True, eq=False)
+class Sensitivities:
+    """How far each reading alone pins each scalar down, all others held: standard errors (readings, scalars).
+
+    inf where a reading does not depend on it. `spans`: the usual range of each scalar, to judge an error by.
+    """
+
+    readings: tuple[Reading, ...]
+    scalars: tuple[str, ...]
+    errors: np.ndarray
+    spans: np.ndarray
+
+
+def solvable_scalars(surface: Surface):
+    """Every scalar of a surface that could be solved for as it stands; spectra and dormant parameters left out."""
+    out = []
+    for p in PARAMETERS.values():
+        if p.solvable and surface.applies(p.name) and p.kind in ("number", "colour", "coefficient"):
+            scalars = scalars_of(p.name, surface[p.name])
+            out += scalars if len(scalars) <= 3 else []
+    return out
+
+
+def _slopes_by_reading(surface, readings, scalars, cancel, pool, constants):
+    """[(m, n)]: slopes of each reading's residuals by each scalar, at the surface as it stands."""
+    low, high = np.array([PARAMETERS[scalar_owner(s)[0].name].hard for s in scalars], float).T
+    problem = Problem(surface, readings, scalars, low, high, cancel=cancel)
+    problem.constants = constants
+    x = np.clip([surface.scalar(s) for s in scalars], low, high)
+    whole = problem.slopes(x, pool, lambda at: np.concatenate(problem.parts(at)))
+    ends = np.cumsum([int(c.sum()) for c in problem.counted])
+    return np.split(whole, ends[:-1])
+
+
+def sensitivities(surface: Surface, readings, cancel=None) -> Sensitivities:
+    """Which reading depends on which parameter. `Cancelled` is raised where cancel (a threading.Event) is set."""
+    active = tuple(counting(surface, readings))
+    scalars = tuple(solvable_scalars(surface))
+    if not active or not scalars:
+        return Sensitivities(active, scalars, np.zeros((len(active), len(scalars))), np.ones(len(scalars)))
+    with ThreadPoolExecutor(max_workers=os.cpu_count() or 2) as pool:
+        parts = _slopes_by_reading(surface, active, scalars, cancel, pool, constants_reading(readings))
+    with np.errstate(divide="ignore"):
+        errors = np.stack([1.0 / np.linalg.norm(part, axis=0) for part in parts])
+    spans = np.array([np.ptp(scalar_owner(s)[0].span) for s in scalars])
+    return Sensitivities(active, scalars, errors, spans)
+
+
+@dataclass(frozen=True)
+class Advice:
+    """A reading that could be taken: by which instrument, how set up, and what it would make of standard errors.
+
+    before, after: {scalar: standard error}; inf where the evidence says nothing.
+    """
+
+    instrument: str
+    setting: str
+    before: dict[str, float]
+    after: dict[str, float]
+
+    def gain(self, scalar=None):
+        """How many times smaller a standard error becomes; of all free scalars, the geometric mean."""
+        names = [scalar] if scalar else list(self.after)
+        ratios = [min(self.before[n], 1e12) / max(self.after[n], 1e-12) for n in names]
+        return float(np.exp(np.mean(np.log(np.maximum(ratios, 1.0)))))
+
+
+def _candidates():
+    """(instrument, setting in words, its arguments) of every reading worth weighing."""
+    for key, tool in INSTRUMENTS.items():
+        if tool.geometries:
+            for geometry in tool.geometries:
+                yield key, geometry, {"geometry": geometry}
+        elif key == "goniophotometer":
+            views = sorted(set(tool.default["view_deg"]))
+            for incidence in _LOBES_DEG:
+                yield key, f"{incidence:g}°", {"places": {"incidence_deg": [incidence] * len(views), "view_deg": views}}
+        else:
+            yield key, "", {}
+
+
+def next_readings(surface: Surface, readings, free, bounds=None, size_mm=0.0, report=None, cancel=None) -> list[Advice]:
+    """Which instrument, used as usual, would shrink the standard errors of the free parameters most, the best first.
+
+    From the slopes at the surface as it stands: the information of each candidate is added to that of the evidence.
+    size_mm: thickness of the slab a transmissometer would read. report(done, of) is called on the way.
+    """
+    scalars = free_names(surface, free)
+    constants = constants_reading(readings)
+    width = np.array([high - low for low, high in (range_of(s, bounds or {}) for s in scalars)])
+    candidates = list(_candidates())
+    found = []
+    with ThreadPoolExecutor(max_workers=os.cpu_count() or 2) as pool:
+        active = counting(surface, readings)
+        known = _slopes_by_reading(surface, active, scalars, cancel, pool, constants) if active else []
+        # Before any evidence a parameter lies somewhere in its range.
+        known = np.vstack([*known, np.diag(1.0 / width)]) * width
+        before = _errors(known, width, scalars)
+        for i, (key, setting, how) in enumerate(candidates):
+            if cancel is not None and cancel.is_set():
+                raise Cancelled
+            if report:
+                report(i, len(candidates))
+            try:
+                reading = measured(key, surface, constants=constants, thickness_mm=size_mm, **how)
+                (slopes,) = _slopes_by_reading(surface, [reading], scalars, cancel, pool, constants)
+            except ValueError:
+                # This surface has nothing for that instrument to read.
+                continue
+            after = _errors(np.vstack([known, slopes * width]), width, scalars)
+            found.append(Advice(key, setting, before, after))
+    return sorted(found, key=lambda a: -a.gain())
+
+
+def _errors(scaled, width, scalars):
+    errors = np.sqrt(np.maximum(np.diag(covariance_of(scaled)), 0.0)) * width
+    return dict(zip(scalars, (float(e) for e in errors), strict=True))

@@ -1,0 +1,92 @@
+"""Looking far and wide before and after a local solve: scans for a start, and the other minima that fit as well."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from ..surface import Surface, scalar_owner
+
+_SCANS = {
+    "film.thickness": (tuple(range(15, 1206, 15)), ("reflectance", "ellipsometry", "specular", "colour")),
+    "roughness": ((0.02, 0.08, 0.16, 0.26, 0.4, 0.6, 0.85), ()),
+    "coat.roughness": ((0.02, 0.08, 0.16, 0.26, 0.4, 0.6), ()),
+}
+"""Values tried first, and the kinds of reading that judge them where there is one (or all do): a film has many
+minima, and a highlight far too narrow or too wide has no slope to follow."""
+_MANY_VALUED = ("film.thickness",)
+_FURTHER = 5
+_ROUNDS = 12
+_WORST = 50.0
+"""How many times the best chi-square another minimum may have and still be worth showing."""
+
+
+@dataclass(frozen=True, eq=False)
+class Minimum:
+    """Another place where the misfit is smallest about itself: its surface, what tells it apart, its chi-square."""
+
+    surface: Surface
+    name: str
+    value: float
+    chi2_reduced: float
+
+
+def scanned(problem, x, pool):
+    """(start, [further starts]): the start or a better one, by values of what must be looked for far and wide."""
+    kinds = {r.kind_key for r in problem.readings}
+    others = []
+    for name, (values, judges) in _SCANS.items():
+        if name not in problem.scalars:
+            continue
+        i = problem.scalars.index(name)
+        inside = [v for v in values if problem.low[i] < v < problem.high[i]]
+        tries = [x, *(np.where(np.arange(x.size) == i, v, x) for v in inside)]
+        told_by = next((k for k in judges if k in kinds), None)
+        costs = np.array([float(r @ r) for r in pool.map(lambda at, k=told_by: problem.residuals(at, k), tries)])
+        if name in _MANY_VALUED:
+            others = [tries[1 + j] for j in _dips(costs[1:])]
+        x = tries[int(np.argmin(costs))]
+    return x, others
+
+
+def _dips(costs):
+    """Places of a scan lower than their neighbours, the lowest first."""
+    padded = np.concatenate([[np.inf], costs, [np.inf]])
+    places = np.flatnonzero((padded[1:-1] <= padded[:-2]) & (padded[1:-1] < padded[2:]))
+    return places[np.argsort(costs[places], kind="stable")][:_FURTHER]
+
+
+def descended(problem, starts, pool, loss):
+    """Short local solves from several starts, [(cost, x)], the lowest cost first."""
+    from scipy.optimize import least_squares
+
+    found = []
+    for x in starts:
+        end = least_squares(
+            problem.watched, x, jac=lambda at: problem.slopes(at, pool), bounds=(problem.low, problem.high),
+            x_scale="jac", loss=loss, f_scale=2.0, xtol=1e-4, ftol=1e-4, gtol=1e-4, max_nfev=_ROUNDS,
+        )  # fmt: skip
+        found.append((float(end.cost), end.x))
+    return sorted(found, key=lambda f: f[0])
+
+
+def distinct(problem, best, found, freedom):
+    """The `Minimum`s among (cost, x) that are not the best one again, the lowest chi-square first."""
+    out = []
+    name = next((n for n in _MANY_VALUED if n in problem.scalars), None)
+    if name is None:
+        return ()
+    i = problem.scalars.index(name)
+    taken = [float(best[1][i])]
+    for cost, x in found:
+        value = float(x[i])
+        if any(abs(value - t) < 0.03 * max(t, 30.0) for t in taken) or cost > _WORST * max(best[0], freedom / 2.0):
+            continue
+        taken.append(value)
+        out.append(Minimum(problem.at(x), name, value, 2.0 * cost / freedom))
+    return tuple(out)
+
+
+def told(minimum):
+    """A minimum in a few words: `film thickness 312.4 nm`."""
+    p, _ = scalar_owner(minimum.name)
+    return f"{p.label.lower()} {minimum.value:.{p.digits}f} {p.unit}".strip()

@@ -1,0 +1,119 @@
+"""What a solve minimises: the readings' residuals over free scalars within their ranges, and their slopes."""
+
+import numpy as np
+
+from ..instruments import constants_reading, model_of
+from ..surface import PARAMETERS, Surface, scalar_owner, scalars_of
+from ..surface.compile import compile_measured
+
+_STEP = 1e-4
+WOKEN_HAZE = 0.05
+"""The least haze a solve starts from where haze is free: at 0 its spread has no slope."""
+_ROUGH_COLOUR, _ROUGH_COEFFICIENT = 0.15, 0.5
+"""How much a spectrum's neighbours may bend against each other: of a reflectance, of a coefficient's own size."""
+
+
+class Cancelled(Exception):
+    """The caller asked to stop."""
+
+
+def free_names(surface: Surface, names) -> list[str]:
+    """The scalars to solve for, from parameter or scalar names; ValueError where one cannot be solved."""
+    # A free amount wakes what depends on it.
+    awake = surface.with_values({"haze.amount": WOKEN_HAZE}) if "haze.amount" in names else surface
+    scalars = []
+    for name in names:
+        p, component = scalar_owner(name)
+        if not p.solvable:
+            raise ValueError(f"{p.name} cannot be solved for; set it by hand")
+        if not awake.applies(p.name):
+            raise ValueError(f"{p.name} does nothing on this surface as it stands; hold it")
+        scalars += [name] if component is not None else scalars_of(name, awake[name])
+    order = list(PARAMETERS)
+    return sorted(dict.fromkeys(scalars), key=lambda s: order.index(scalar_owner(s)[0].name))
+
+
+def range_of(scalar, bounds):
+    """(low, high) of a scalar: its hard range, narrowed by `bounds` {scalar: (low, high)}."""
+    p, _ = scalar_owner(scalar)
+    low, high = p.hard
+    for name in (p.name, scalar):
+        if name in bounds:
+            low, high = max(low, bounds[name][0]), min(high, bounds[name][1])
+    if not low < high:
+        raise ValueError(f"{scalar}: the lower bound must be below the upper one")
+    return low, high
+
+
+class Problem:
+    """Residuals and slopes over one set of readings; counts its evaluations and obeys a cancel.
+
+    Where a whole spectrum is free, further residuals say that its numbers hang together, so that a spectrum is smooth
+    where the evidence leaves it open; `points` is how many residuals are evidence.
+    """
+
+    def __init__(self, surface, readings, scalars, low, high, report=None, cancel=None):
+        self.surface, self.readings, self.scalars = surface, readings, scalars
+        self.low, self.high = np.asarray(low, float), np.asarray(high, float)
+        self.constants = constants_reading(readings)
+        self.sigmas = [r.stacked()[1] for r in readings]
+        self.counted = [r.counted for r in readings]
+        self.points = int(sum(c.sum() for c in self.counted))
+        self.report, self.cancel = report, cancel
+        self.evaluations = 0
+        self.best = float("inf")
+        self._spectra = self._free_spectra()
+
+    def _free_spectra(self):
+        """[(indices of a spectrum's scalars in order, how much they may bend)]."""
+        found = {}
+        for i, s in enumerate(self.scalars):
+            p, component = scalar_owner(s)
+            if component is not None and component.isdigit():
+                found.setdefault(p, []).append((int(component), i))
+        out = []
+        for p, nodes in found.items():
+            values = np.abs(np.array([self.surface.scalar(self.scalars[i]) for _, i in nodes]))
+            bend = _ROUGH_COLOUR if p.kind == "colour" else _ROUGH_COEFFICIENT * max(float(values.max()), 1e-3)
+            if len(nodes) > 2:
+                out.append(([i for _, i in sorted(nodes)], bend))
+        return out
+
+    def at(self, x):
+        """The surface at x."""
+        return self.surface.with_scalars(dict(zip(self.scalars, x, strict=True)))
+
+    def parts(self, x, kind=None):
+        """Residuals at x reading by reading, [(m,)]; those of one kind of reading alone where it is given."""
+        if self.cancel is not None and self.cancel.is_set():
+            raise Cancelled
+        surface = self.at(x)
+        compiled = compile_measured(surface, self.constants)
+        self.evaluations += 1
+        return [
+            (r.difference(model_of(r, surface, compiled, self.constants)) / sigma)[counted]
+            for r, sigma, counted in zip(self.readings, self.sigmas, self.counted, strict=True)
+            if kind in (None, r.kind_key)
+        ]
+
+    def residuals(self, x, kind=None):
+        """All residuals at x, smoothness last."""
+        bends = [np.diff(np.asarray(x)[i], n=2) / bend for i, bend in self._spectra]
+        return np.concatenate([*self.parts(x, kind), *bends])
+
+    def watched(self, x):
+        """Residuals, with the misfit told to whoever watches."""
+        r = self.residuals(x)
+        self.best = min(self.best, float(r @ r))
+        if self.report:
+            self.report(self.evaluations, self.best)
+        return r
+
+    def slopes(self, x, pool, of=None):
+        """One-sided differences of `of` (the residuals), (m, n): each column on the pool."""
+        step = _STEP * (self.high - self.low)
+        # Away from the nearer bound, so that a step never leaves the range.
+        step = np.where(x + step > self.high, -step, step)
+        moved = [x + np.where(np.arange(x.size) == i, step, 0.0) for i in range(x.size)]
+        here, *there = pool.map(of or self.residuals, [x, *moved])
+        return np.stack([(t - here) / s for t, s in zip(there, step, strict=True)], axis=1)

@@ -1,0 +1,65 @@
+"""How sure a solve is: standard errors, correlations, and what the evidence cannot tell apart, in words."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+_TOO_ALIKE = 0.995
+_TOO_WIDE = 0.3
+"""A combination whose standard error is wider than this share of the parameters' ranges is not determined."""
+
+
+@dataclass(frozen=True)
+class Undetermined:
+    """Scalars that the evidence cannot tell apart, and a sentence that says so."""
+
+    names: tuple[str, ...]
+    sentence: str
+
+
+def covariance_of(scaled):
+    """Covariance (n, n) from slopes (m, n) in units of each scalar's range."""
+    return np.linalg.pinv(scaled.T @ scaled, rcond=1e-14, hermitian=True)
+
+
+def errors_of(scaled, moving):
+    """(standard errors in ranges (n,), correlations (n, n)); NaN for what does not move."""
+    n = moving.size
+    sigma, correlation = np.full(n, np.nan), np.full((n, n), np.nan)
+    if moving.any():
+        covariance = covariance_of(scaled[:, moving])
+        deviation = np.sqrt(np.maximum(np.diag(covariance), 1e-300))
+        sigma[moving] = deviation
+        correlation[np.ix_(moving, moving)] = covariance / np.outer(deviation, deviation)
+    return sigma, correlation
+
+
+def undetermined(scalars, scaled, moving, at_bound):
+    """What the evidence cannot tell, from the slopes in units of each parameter's range."""
+    for name, moves, bound in zip(scalars, moving, at_bound, strict=True):
+        if not moves and not bound:
+            yield Undetermined((name,), f"no active reading depends on {name}")
+    names = [n for n, m in zip(scalars, moving, strict=True) if m]
+    if len(names) < 1:
+        return
+    _, strengths, directions = np.linalg.svd(scaled[:, moving], full_matrices=False)
+    told = set()
+    for strength, direction in zip(strengths[::-1], directions[::-1], strict=True):
+        if strength * _TOO_WIDE >= 1.0:
+            break
+        part = tuple(n for n, d in zip(names, direction, strict=True) if abs(d) > 0.3)
+        if not part:
+            continue
+        told.add(part)
+        if len(part) == 1:
+            yield Undetermined(part, f"the evidence hardly limits {part[0]}")
+        else:
+            joined = " and ".join(part)
+            yield Undetermined(part, f"the evidence cannot tell {joined} apart: they only appear together")
+    _, alike = errors_of(scaled[:, moving], np.ones(len(names), bool))
+    for i, j in zip(*np.triu_indices(len(names), 1), strict=True):
+        if abs(alike[i, j]) > _TOO_ALIKE and (names[i], names[j]) not in told:
+            yield Undetermined(
+                (names[i], names[j]),
+                f"{names[i]} and {names[j]} trade against each other: a further reading should tell them apart",
+            )
