@@ -15,6 +15,7 @@ from PyQt6.QtTest import QTest
 FOLDER = Path(__file__).parent.parent / "docs/screenshots"
 _PATIENCE_S = 240.0
 _SAMPLES = 48
+_ENERGIES = [1.6 + 0.1 * i for i in range(16)]
 
 
 def settled(window, samples=_SAMPLES):
@@ -99,12 +100,80 @@ def staged(name, specimen, stratum, samples, shape=None, reading=0, booth_sheet=
 
 
 def solved(window):
-    window.session.choose(1)
-    window.session.choose_stratum("finish")
+    window.session.choose(3)
+    window.session.choose_stratum("film")
     window.solve()
     until(lambda: bool(window.session.specimen.sigmas), _PATIENCE_S)
     settled(window)
     take(window, "solved")
+
+
+def agreement(window):
+    window.session.choose(1)
+    until(lambda: window.session.is_current, _PATIENCE_S)
+    window.show_sheet("agreement")
+    QTest.qWait(400)
+    take(window, "agreement")
+    window.show_sheet()
+
+
+def evidence(window):
+    sheet = window.sheets["evidence"]
+    window.session.choose(8)
+    window.session.choose_stratum("sheen")
+    window.show_sheet("evidence")
+    until(lambda: sheet.table.rows and not sheet.seen.is_running, _PATIENCE_S)
+    sheet.ask_button.click()
+    until(lambda: bool(sheet.advice), _PATIENCE_S)
+    QTest.qWait(400)
+    take(window, "evidence")
+    window.show_sheet()
+
+
+def shelf(window):
+    sheet = window.sheets["shelf"]
+    window.session.choose(6)
+    window.session.choose_stratum("interior")
+    window.show_sheet("shelf")
+    for key in ("glossmeter", "transmissometer"):
+        sheet.devices[key].switch_on(sheet.now)
+    sheet.now += 150.0
+    for standard in sheet.devices["transmissometer"].standards:
+        sheet.devices["transmissometer"].calibrate(standard, sheet.now)
+    sheet.devices["spectrophotometer"].switch_on(sheet.now)
+    sheet.choose("transmissometer")
+    sheet.measure_button.click()
+    until(lambda: not sheet.job.is_running and "Taken" in sheet.says.text(), _PATIENCE_S)
+    until(lambda: window.session.is_current, _PATIENCE_S)
+    QTest.qWait(400)
+    take(window, "shelf")
+    window.show_sheet()
+    window.session.history.undo()
+
+
+def import_sheet(window):
+    window.session.choose(3)
+    text = "# source: lab 3, sheet 14\n# thickness: 2 mm\nEnergy (eV);Psi;Delta;AOI;Remark\n" + "".join(
+        f"{e:.2f};{24 + 6 * e:.1f};{150 - 9 * e:.1f};65;ok\n".replace(".", ",") for e in _ENERGIES
+    )
+    with tempfile.TemporaryDirectory() as folder:
+        path = Path(folder) / "vane, spot 2.txt"
+        path.write_text(text)
+        window.files.bring_in(path)
+        until(lambda: window.files.import_sheet is not None, _PATIENCE_S)
+        QTest.qWait(600)
+        take(window.files.import_sheet, "import")
+        window.files.import_sheet.reject()
+
+
+def reading(window):
+    window.session.choose(4)
+    window.session.choose_reading(3)
+    window.show_sheet("reading")
+    until(lambda: window.session.is_current, _PATIENCE_S)
+    QTest.qWait(400)
+    take(window, "reading")
+    window.show_sheet()
 
 
 def light(window):
@@ -143,11 +212,8 @@ def hand_over(window):
 
 VIEWS = {
     "brass": brass,
-    "enamel": shown("enamel", 1, 2, "finish"),
     "prism": shown("prism", 2, 0, "interior"),
     "vane": shown("vane", 3, 0, "film"),
-    "wax": shown("wax", 4, 0, "interior", 60),
-    "rail": shown("rail", 5, 2, "coat"),
     "wax-back-lit": staged(
         "wax-back-lit",
         4,
@@ -188,6 +254,11 @@ VIEWS = {
         key={"strength": 14.0, "turn": -30.0, "rise": 42.0, "size": 0.7},
     ),
     "solved": solved,
+    "agreement": agreement,
+    "evidence": evidence,
+    "shelf": shelf,
+    "import": import_sheet,
+    "reading": reading,
     "light": light,
     "constants": constants,
     "hand-over": hand_over,

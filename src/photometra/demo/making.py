@@ -3,6 +3,7 @@
 import numpy as np
 
 from ..instruments import measured
+from ..instruments.devices import Piece
 from ..readings import Reading, make_reading
 from ..study import Booth, Specimen, Study, write_file
 from ..surface import table
@@ -17,8 +18,10 @@ def _noisy(reading: Reading, rng, **more):
     columns = dict(reading.columns)
     for name in reading.kind.values:
         # A meter shows nothing below nothing.
-        columns[name] = np.maximum(reading.columns[name] + rng.normal(size=reading.rows) * reading.sigma[name], 0.0)
-    return make_reading(reading.name, reading.kind_key, columns, reading.sigma, geometry=reading.geometry, **more)
+        low, high = reading.kind.limits_of(name)
+        columns[name] = np.clip(reading.columns[name] + rng.normal(size=reading.rows) * reading.sigma[name], low, high)
+    more = {"geometry": reading.geometry, "thickness_mm": reading.thickness_mm, **more}
+    return make_reading(reading.name, reading.kind_key, columns, reading.sigma, **more)
 
 
 def _constants_of(truth, rng):
@@ -35,6 +38,12 @@ _SOURCES = {
     "spectrophotometer": ("Reflectance {}", "simulated spectrophotometer, port 8 mm, mean of 5"),
     "glossmeter": ("Gloss", "simulated gloss meter, mean of 5 places"),
     "refractometer": ("Index", "simulated refractometer at 20 °C, six lines"),
+    "transmissometer": ("Transmittance", "simulated transmissometer, mean of 3"),
+    "scatterprobe": ("Scatter profile", "simulated scatter probe, beam 0.1 mm, three lines"),
+    "goniophotometer": ("Lobe at 45°", "simulated goniophotometer, receptor 1°"),
+    "reflectometer": ("Specular s and p", "simulated reflectometer, 550 nm"),
+    "colorimeter": ("Colour {}", "simulated colorimeter, D65 and 2°"),
+    "ellipsometer": ("Ellipsometry", "simulated ellipsometer, 65° and 75°"),
 }
 
 
@@ -42,11 +51,11 @@ def readings_of(sample: Sample, rng) -> tuple[Reading, ...]:
     """Fresh noisy readings of a sample; a constants reading comes with metals."""
     readings = []
     for key, geometry in sample.readings:
-        if key == "ellipsometer":
+        if key == "constants":
             readings.append(_constants_of(sample.truth, rng))
             continue
         name, source = _SOURCES[key]
-        exact = measured(key, sample.truth, geometry, name=name.format(geometry).strip())
+        exact = measured(key, sample.truth, geometry, name=name.format(geometry).strip(), thickness_mm=sample.slab_mm)
         readings.append(_noisy(exact, rng, source=source))
     return tuple(readings)
 
@@ -72,3 +81,11 @@ def make_study(seed=_SEED) -> Study:
 def write_demo(path):
     """Write a fresh demo study to a file."""
     write_file(make_study(), path)
+
+
+def bench_piece(name) -> Piece:
+    """A piece of a hidden sample, by its specimen's name, for the simulated devices. ValueError for another name."""
+    for s in SAMPLES:
+        if s.name == name:
+            return Piece(f"piece of the {s.name.lower()}", s.truth, s.size_mm, s.slab_mm or s.size_mm)
+    raise ValueError(f"there is no hidden sample of '{name}'")

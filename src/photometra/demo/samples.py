@@ -12,7 +12,8 @@ from ..surface import Surface
 class Sample:
     """A specimen as it truly is, as it was first guessed, and the readings taken of it.
 
-    readings: (instrument, geometry); free: what the guess leaves to the solver; shape: what stands for it.
+    readings: (instrument, geometry); free: what the guess leaves to the solver; shape: what stands for it; slab_mm: how
+    thick the piece was that instruments looked through.
     """
 
     name: str
@@ -23,6 +24,7 @@ class Sample:
     free: tuple[str, ...]
     notes: str
     shape: str = "ball"
+    slab_mm: float = 0.0
 
 
 SAMPLES = (
@@ -40,7 +42,7 @@ SAMPLES = (
         ),
         {"roughness": 0.42, "haze.amount": 0.0},
         (
-            ("ellipsometer", ""),
+            ("constants", ""),
             ("spectrophotometer", "di:8"),
             ("spectrophotometer", "de:8"),
             ("glossmeter", ""),
@@ -60,7 +62,7 @@ SAMPLES = (
             }
         ),
         {"ior": 1.45, "colour": (0.045, 0.09, 0.14), "roughness": 0.22, "haze.amount": 0.0},
-        (("spectrophotometer", "di:8"), ("spectrophotometer", "de:8"), ("glossmeter", "")),
+        (("spectrophotometer", "di:8"), ("spectrophotometer", "de:8"), ("glossmeter", ""), ("colorimeter", "45:0")),
         ("roughness", "haze.amount", "ior", "colour"),
         "Vitreous enamel on steel, number 7 of the gallery doors.",
     ),
@@ -69,7 +71,7 @@ SAMPLES = (
         56.0,
         Surface({"ior": 1.5174, "abbe": 61.5, "transmission": 1.0, "roughness": 0.05}),
         {"ior": 1.49, "abbe": 48.0, "roughness": 0.16},
-        (("refractometer", ""), ("glossmeter", ""), ("spectrophotometer", "di:8")),
+        (("refractometer", ""), ("glossmeter", ""), ("reflectometer", "")),
         ("roughness", "ior", "abbe"),
         "A crown-glass prism from the third tier of the lantern's lens; polished, never coated.",
     ),
@@ -87,7 +89,7 @@ SAMPLES = (
             }
         ),
         {"roughness": 0.3, "film.thickness": 140.0},
-        (("spectrophotometer", "di:8"), ("spectrophotometer", "de:8"), ("glossmeter", "")),
+        (("spectrophotometer", "di:8"), ("spectrophotometer", "de:8"), ("glossmeter", ""), ("ellipsometer", "")),
         ("roughness", "film.thickness", "film.ior"),
         "Titanium vane of the ventilator, blued by the burner; the oxide is the film.",
     ),
@@ -103,10 +105,10 @@ SAMPLES = (
                 "subsurface.radius": (2.4, 1.3, 0.5),
             }
         ),
-        {"ior": 1.5, "roughness": 0.5, "subsurface.colour": (0.7, 0.6, 0.4)},
-        (("spectrophotometer", "di:8"), ("spectrophotometer", "de:8"), ("glossmeter", "")),
-        ("roughness", "ior", "subsurface.colour"),
-        "Wax that sealed the lantern's spare panes; its mean free path is held until a scatter profile is read.",
+        {"ior": 1.5, "roughness": 0.5, "subsurface.colour": (0.7, 0.6, 0.4), "subsurface.radius": (1.2, 1.2, 1.2)},
+        (("spectrophotometer", "di:8"), ("spectrophotometer", "de:8"), ("glossmeter", ""), ("scatterprobe", "")),
+        ("roughness", "ior", "subsurface.colour", "subsurface.radius"),
+        "Wax that sealed the lantern's spare panes; how far light wanders in it is told by the scatter profile.",
     ),
     Sample(
         "Varnished teak rail",
@@ -141,11 +143,12 @@ SAMPLES = (
                 "interior.depth": 4.0,
             }
         ),
-        {"ior": 1.5, "roughness": 0.1, "abbe": 45.0},
-        (("refractometer", ""), ("spectrophotometer", "di:8"), ("glossmeter", "")),
-        ("roughness", "ior", "abbe"),
-        "A pane of the fog signal, flashed red; how deep its red is waits for a reading of transmittance.",
+        {"ior": 1.5, "roughness": 0.1, "abbe": 45.0, "interior.colour": (0.5, 0.2, 0.2)},
+        (("refractometer", ""), ("transmissometer", ""), ("glossmeter", "")),
+        ("roughness", "ior", "abbe", "interior.colour"),
+        "A pane of the fog signal, flashed red; a 4 mm offcut of it was read through.",
         "steps",
+        4.0,
     ),
     Sample(
         "Canvas awning",
@@ -160,10 +163,10 @@ SAMPLES = (
                 "reverse.colour": (0.6, 0.52, 0.37),
             }
         ),
-        {"colour": (0.4, 0.4, 0.4), "roughness": 0.5},
-        (("spectrophotometer", "di:8"), ("spectrophotometer", "45:0"), ("glossmeter", "")),
-        ("roughness", "colour"),
-        "Sailcloth over the gallery door; its translucency is held until a transmittance is read.",
+        {"colour": (0.4, 0.4, 0.4), "roughness": 0.5, "reverse.translucency": 0.1},
+        (("spectrophotometer", "di:8"), ("spectrophotometer", "45:0"), ("glossmeter", ""), ("transmissometer", "")),
+        ("roughness", "colour", "reverse.translucency"),
+        "Sailcloth over the gallery door; the colour of its far side is held.",
         "cloth",
     ),
     Sample(
@@ -180,9 +183,9 @@ SAMPLES = (
                 "sheen.roughness": 0.34,
             }
         ),
-        {"colour": (0.13, 0.12, 0.11), "roughness": 0.7},
-        (("spectrophotometer", "di:8"), ("spectrophotometer", "45:0"), ("glossmeter", "")),
-        ("roughness", "colour"),
-        "The keeper's duster for the lens; its nap, which lights up along the edge, is held until a lobe is read.",
+        {"colour": (0.13, 0.12, 0.11), "sheen.amount": 0.3},
+        (("spectrophotometer", "di:8"), ("spectrophotometer", "45:0"), ("goniophotometer", "")),
+        ("colour", "sheen.amount"),
+        "The keeper's duster for the lens; its nap lights up along the edge, as the lobe shows.",
     ),
 )

@@ -1,15 +1,87 @@
-"""The chart of the chosen reading: measured marks with error bars, the model's line, and the residuals below."""
+"""The chart of the chosen reading: measured marks with error bars, the model's lines, and the residuals below.
+
+A click on a mark leaves that point out of every reckoning, or counts it again.
+"""
 
 import numpy as np
 import pyqtgraph as pg
-from PyQt6.QtCore import Qt
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtCore import QPointF, Qt
+from PyQt6.QtWidgets import QHBoxLayout, QLabel, QSizePolicy, QVBoxLayout, QWidget
 
+from ..readings import plain_name, with_mask
 from . import theme
-from .ledger import OUT, verdict_of
+from .ledger import OUT, drawn, verdict_of
 from .session import Session
 
-_SYMBOLS = ("o", "t1")
+_SYMBOLS = ("o", "t1", "s")
+_REACH_PX = 9.0
+_MOST_LABELS = 6
+
+
+def style_plot(plot, view):
+    """Give a plot the theme's looks."""
+    view.setBackground(theme.colour("raised"))
+    for side in ("left", "bottom"):
+        axis = plot.getAxis(side)
+        axis.setPen(pg.mkPen(theme.colour("line")))
+        axis.setTextPen(pg.mkPen(theme.colour("quiet")))
+        axis.setTickFont(theme.font(8.0))
+    plot.showGrid(x=True, y=True, alpha=0.12)
+    plot.setMenuEnabled(False)
+    plot.setMouseEnabled(False, False)
+    plot.hideButtons()
+
+
+def draw_reading(plot, reading, model=None):
+    """Draw a reading's marks with error bars, and a model's lines (value columns, n); fits the plot to them."""
+    values, sigma = reading.stacked()
+    straw, verdigris = theme.colour("straw"), theme.colour("verdigris")
+    series = reading.series()
+    plot.setLogMode(False, False)
+    for i, (row, s) in enumerate(zip(values, sigma, strict=True)):
+        there = np.isfinite(row)
+        y = drawn(reading, row)
+        up, down = (np.abs(drawn(reading, row + d * s) - y) for d in (1.0, -1.0))
+        plot.addItem(
+            pg.ErrorBarItem(
+                x=reading.x[there], y=y[there], top=up[there], bottom=np.minimum(down, 10.0 * up + 1e-12)[there],
+                beam=0.0, pen=pg.mkPen(straw, width=1.0),
+            )
+        )  # fmt: skip
+        for masked, brush in ((False, pg.mkBrush(straw)), (True, pg.mkBrush(None))):
+            at = there & (reading.masked == masked)
+            plot.addItem(
+                pg.ScatterPlotItem(
+                    x=reading.x[at], y=y[at], size=5.5, symbol=_SYMBOLS[i % 3], brush=brush,
+                    pen=pg.mkPen(straw, width=1.0) if masked else pg.mkPen(None),
+                )
+            )  # fmt: skip
+        for told, rows in series:
+            if model is not None:
+                line = drawn(reading, model[i][rows])
+                plot.addItem(pg.PlotDataItem(x=reading.x[rows], y=line, pen=pg.mkPen(verdigris, width=2.0)))
+            words = ", ".join(w for w in (plain_name(reading.kind.values[i]) if len(values) > 1 else "", told) if w)
+            kept = rows[there[rows]]
+            if words and kept.size and len(series) * len(values) <= _MOST_LABELS:
+                label = pg.TextItem(words, color=theme.colour("text"), anchor=(1, i % 2 == 0))
+                label.setFont(theme.font(8.5))
+                label.setPos(float(reading.x[kept[-1]]), float(y[kept[-1]]))
+                plot.addItem(label)
+    both = drawn(reading, values if model is None else np.concatenate([values, model]))
+    low, high = float(np.nanmin(both)), float(np.nanmax(both))
+    span = max(high - low, 0.02 * abs(high), 1e-6)
+    plot.setYRange(low - 0.1 * span, high + 0.1 * span, padding=0.0)
+    left, right = float(reading.x.min()), float(reading.x.max())
+    margin = 0.05 * max(right - left, 1.0 if right - left < 1e-9 else 1e-9)
+    plot.setXRange(left - margin, right + margin, padding=0.0)
+    plot.getAxis("left").setTicks([_decades(low, high)] if reading.kind.is_log else None)
+
+
+def _decades(low, high):
+    """Ticks of a drawn logarithm at whole powers of ten."""
+    first, last = int(np.floor(low)), int(np.ceil(high))
+    every = max(1, (last - first) // 5)
+    return [(float(d), f"{10.0**d:g}" if -4 < d < 5 else f"1e{d}") for d in range(first, last + 1, every)]
 
 
 class ReadingChart(QWidget):
@@ -22,23 +94,24 @@ class ReadingChart(QWidget):
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         self.title, self.verdict = QLabel(), QLabel()
         self.title.setObjectName("heading")
+        # A long name must not widen the window.
+        self.title.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)
         head = QHBoxLayout()
         head.setContentsMargins(12, 5, 12, 0)
-        head.addWidget(self.title)
-        head.addWidget(self.verdict, 1, Qt.AlignmentFlag.AlignRight)
+        head.addWidget(self.title, 1)
+        head.addWidget(self.verdict)
         self._graphs = pg.GraphicsLayoutWidget()
         self._graphs.setAccessibleName("Chart of the reading")
+        self._graphs.setToolTip("Click a mark to leave that point out, or to count it again")
         self._graphs.ci.layout.setSpacing(2)
         self._graphs.ci.layout.setContentsMargins(4, 4, 10, 4)
         self.plot = self._graphs.addPlot(row=0, col=0)
         self.rest = self._graphs.addPlot(row=1, col=0)
         self._graphs.ci.layout.setRowStretchFactor(0, 3)
         self._graphs.ci.layout.setRowStretchFactor(1, 1)
+        self._graphs.scene().sigMouseClicked.connect(self._clicked)
         self.rest.setXLink(self.plot)
         for plot in (self.plot, self.rest):
-            plot.setMenuEnabled(False)
-            plot.setMouseEnabled(False, False)
-            plot.hideButtons()
             plot.getAxis("left").setWidth(48)
         self.plot.getAxis("bottom").setStyle(showValues=False)
         column = QVBoxLayout(self)
@@ -53,14 +126,8 @@ class ReadingChart(QWidget):
 
     def restyle(self):
         """Take on the present theme."""
-        self._graphs.setBackground(theme.colour("raised"))
         for plot in (self.plot, self.rest):
-            for side in ("left", "bottom"):
-                axis = plot.getAxis(side)
-                axis.setPen(pg.mkPen(theme.colour("line")))
-                axis.setTextPen(pg.mkPen(theme.colour("quiet")))
-                axis.setTickFont(theme.font(8.0))
-            plot.showGrid(x=True, y=True, alpha=0.12)
+            style_plot(plot, self._graphs)
         self.rest.getAxis("left").setLabel("in σ", **{"font-size": "8pt", "color": theme.current().quiet})
         self.refresh()
 
@@ -76,55 +143,50 @@ class ReadingChart(QWidget):
         agreement = found[0] if found else None
         self.title.setText(f"{reading.name}  ·  {reading.kind.value_label} against {reading.kind.axis_label}")
         self._show_verdict(reading, agreement)
-        values, sigma = reading.stacked()
         x = reading.x
-        names = reading.kind.values
         straw, verdigris = theme.colour("straw"), theme.colour("verdigris")
-        for i, (row, s) in enumerate(zip(values, sigma, strict=True)):
-            bars = pg.ErrorBarItem(x=x, y=row, height=2.0 * s, beam=0.0, pen=pg.mkPen(straw, width=1.0))
-            marks = pg.ScatterPlotItem(
-                x=x, y=row, size=5.5, symbol=_SYMBOLS[i % 2], pen=pg.mkPen(None), brush=pg.mkBrush(straw)
-            )
-            self.plot.addItem(bars)
-            self.plot.addItem(marks)
-            if len(names) > 1:
-                label = pg.TextItem(names[i], color=theme.colour("text"), anchor=(0, 0.5))
-                label.setFont(theme.font(9.0))
-                label.setPos(float(x[-1]), float(row[-1]))
-                self.plot.addItem(label)
+        draw_reading(self.plot, reading, agreement.model if agreement is not None else None)
         self.rest.addItem(pg.InfiniteLine(0.0, angle=0, pen=pg.mkPen(verdigris, width=1.2)))
         if agreement is not None and agreement.model is not None:
-            for row in agreement.model:
-                self.plot.addItem(pg.PlotDataItem(x=x, y=row, pen=pg.mkPen(verdigris, width=2.0)))
             for i, row in enumerate(-agreement.residuals):
+                at = reading.counted[i]
                 unit = pg.ErrorBarItem(
-                    x=x, y=row, height=np.full_like(row, 2.0), beam=0.0, pen=pg.mkPen(straw, width=1.0)
+                    x=x[at], y=row[at], height=np.full(int(at.sum()), 2.0), beam=0.0, pen=pg.mkPen(straw, width=1.0)
                 )
                 self.rest.addItem(unit)
-                self.rest.addItem(
-                    pg.ScatterPlotItem(
-                        x=x,
-                        y=row,
-                        size=4.0,
-                        symbol=_SYMBOLS[i % 2],
-                        pen=pg.mkPen(None),
-                        brush=pg.mkBrush(straw),
-                    )
+                marks = pg.ScatterPlotItem(
+                    x=x[at], y=row[at], size=4.0, symbol=_SYMBOLS[i % 3], pen=pg.mkPen(None), brush=pg.mkBrush(straw)
                 )
+                self.rest.addItem(marks)
             largest = max(3.0, 1.15 * float(np.abs(agreement.residuals).max()))
             self.rest.setYRange(-largest, largest, padding=0.0)
-        margin = 0.05 * max(float(x[-1] - x[0]), 1.0)
-        self.plot.setXRange(float(x[0]) - margin, float(x[-1]) + margin, padding=0.0)
-        self._fit_height(values, agreement)
-        ticks = _ticks_at(x) if x.size <= 8 else None
+        ticks = _ticks_at(np.unique(x)) if np.unique(x).size <= 8 else None
         for plot in (self.plot, self.rest):
             plot.getAxis("bottom").setTicks([ticks] if ticks else None)
 
-    def _fit_height(self, values, agreement):
-        both = values if agreement is None or agreement.model is None else np.concatenate([values, agreement.model])
-        low, high = float(both.min()), float(both.max())
-        span = max(high - low, 0.02 * abs(high), 1e-6)
-        self.plot.setYRange(low - 0.1 * span, high + 0.1 * span, padding=0.0)
+    def _clicked(self, event):
+        """Mask the point nearest the click, where it is near enough, or count it again."""
+        reading = self.session.reading
+        if reading is None or event.button() != Qt.MouseButton.LeftButton:
+            return
+        values = drawn(reading, reading.stacked()[0])
+        best, nearest = None, _REACH_PX
+        for i in range(reading.rows):
+            for y in values[:, i]:
+                if np.isfinite(y):
+                    at = self.plot.vb.mapViewToScene(QPointF(float(reading.x[i]), float(y))) - event.scenePos()
+                    away = float(np.hypot(at.x(), at.y()))
+                    if away < nearest:
+                        best, nearest = i, away
+        if best is None:
+            return
+        on = not reading.masked[best]
+        try:
+            changed = with_mask(reading, [best], on)
+        except ValueError as error:
+            self.session.said.emit(str(error))
+            return
+        self.session.change_reading(changed, "leave a point out" if on else "count a point again")
 
     def _show_verdict(self, reading, agreement):
         sign, word = verdict_of(agreement)

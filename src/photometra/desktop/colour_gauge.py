@@ -2,12 +2,22 @@
 
 from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QPainter, QPen
-from PyQt6.QtWidgets import QGridLayout, QHBoxLayout, QLabel, QPushButton, QSizePolicy, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import (
+    QGridLayout,
+    QHBoxLayout,
+    QLabel,
+    QPushButton,
+    QSizePolicy,
+    QToolButton,
+    QVBoxLayout,
+    QWidget,
+)
 
-from ..surface import Parameter, format_value, hex_colour, parse
+from ..surface import Parameter, format_value, hex_colour, is_spectrum, parse, rgb_of, spectrum_of
 from . import theme
 from .gauge import Pin, Track, ValueEdit, tooltip
 from .scale import Scale
+from .spectrum_strip import SpectrumStrip
 
 
 class Swatch(QWidget):
@@ -49,16 +59,25 @@ class TripleGauge(QWidget):
         self.swatch.setVisible(p.kind == "colour")
         self.pin = Pin()
         self.pin.setAccessibleName(f"{p.label}: free")
+        self.pin.setVisible(p.solvable)
+        self.turn_button = QToolButton()
+        self.turn_button.setText("λ")
+        self.turn_button.setCheckable(True)
+        self.turn_button.setFixedSize(22, 20)
+        self.turn_button.setToolTip("By wavelength, or by red, green and blue")
+        self.turn_button.setAccessibleName(f"{p.label}: by wavelength")
+        self.turn_button.clicked.connect(self._turned)
         self.edit = ValueEdit()
-        self.edit.setFixedWidth(80 if p.kind == "colour" else 130)
+        self.edit.setFixedWidth(80 if p.kind == "colour" else 112)
         self.edit.setAccessibleName(f"{p.label}, value")
         head = QHBoxLayout()
         head.setContentsMargins(0, 0, 0, 0)
         head.setSpacing(6)
-        for part in (self.swatch, self.pin, self.edit):
+        for part in (self.swatch, self.turn_button, self.pin, self.edit):
             head.addWidget(part)
         head.insertWidget(0, label, 1)
-        grid = QGridLayout()
+        self._triple = QWidget()
+        grid = QGridLayout(self._triple)
         grid.setContentsMargins(0, 0, 0, 0)
         grid.setHorizontalSpacing(6)
         grid.setVerticalSpacing(0)
@@ -87,27 +106,45 @@ class TripleGauge(QWidget):
         column.setContentsMargins(0, 2, 0, 4)
         column.setSpacing(1)
         column.addLayout(head)
-        column.addLayout(grid)
+        column.addWidget(self._triple)
+        self.strip = SpectrumStrip(Scale(0.0 if p.scale != "log" else low, high, p.scale), p.label)
+        self.strip.moved.connect(self.changed)
+        self.strip.setVisible(False)
+        column.addWidget(self.strip)
         self.edit.typed.connect(self._typed)
         self.pin.clicked.connect(self.freed)
 
     def show_state(self, value, sigmas, is_free):
-        """value: three numbers; sigmas: three standard errors or None."""
+        """value: three numbers or a spectrum; sigmas: as many standard errors or None."""
         self._value = tuple(value)
         if self.parameter.kind == "colour":
-            self.swatch.show_colour(value)
-        self.edit.show_text(format_value(self.parameter, value))
+            self.swatch.show_colour(rgb_of(self.parameter, value))
+        spectral = is_spectrum(value)
+        self.edit.show_text("spectrum" if spectral else format_value(self.parameter, value))
+        self.pin.setChecked(is_free)
+        self.turn_button.setChecked(spectral)
+        self._triple.setVisible(not spectral)
+        self.strip.setVisible(spectral)
+        if spectral:
+            self.strip.show_values(value, sigmas)
+            return
         for track, number, v, s in zip(self.tracks, self.numbers, value, sigmas, strict=True):
             track.show_value(v, s)
             number.setText(f"{v:.4f} ± {s:.1g}" if s is not None else f"{v:.4f}")
-        self.pin.setChecked(is_free)
 
     def _moved(self, i, value, goes_on):
         changed = list(self._value)
         changed[i] = round(value, 5)
         self.changed.emit(tuple(changed), goes_on)
 
+    def _turned(self, by_wavelength):
+        """Give the same value by wavelength, or by red, green and blue."""
+        turn = spectrum_of if by_wavelength else rgb_of
+        self.changed.emit(tuple(round(v, 5) for v in turn(self.parameter, self._value)), False)
+
     def _typed(self, text):
+        if text.strip() == "spectrum":
+            return
         try:
             value = parse(self.parameter, text.removesuffix(self.parameter.unit) if self.parameter.unit else text)
         except ValueError as error:

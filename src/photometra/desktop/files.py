@@ -5,13 +5,14 @@ from functools import partial
 from pathlib import Path
 
 from PyQt6.QtCore import QEventLoop, QObject, QSettings, QTimer, pyqtSignal
-from PyQt6.QtWidgets import QDialog, QFileDialog, QMessageBox
+from PyQt6.QtWidgets import QApplication, QDialog, QFileDialog, QMessageBox
 
 from ..imaging.pictures import read_picture
-from ..readings import read_file as read_reading
+from ..readings import text_of, understand
 from ..study import SUFFIX, Claim, Journal, Study, read_file, rescues, write_file
 from ..tracing import environment_from
 from ..tracing.meshfiles import SUFFIXES, read_mesh
+from .import_sheet import ImportSheet
 from .mesh_question import MeshQuestion
 from .session import Session
 from .workers import Latest, LongJob
@@ -40,6 +41,7 @@ class Files(QObject):
         self._fetcher.finished.connect(self._fetched)
         self._fetcher.failed.connect(self._not_fetched)
         self._arriving = []
+        self.import_sheet = None
         self._writer = Latest("saving", self)
         self._writer.done.connect(self._written)
         self._writer.failed.connect(self.refuse)
@@ -173,7 +175,7 @@ class Files(QObject):
 
     def choose_and_import(self):
         name, _ = QFileDialog.getOpenFileName(
-            self.window, "Import a reading", self._folder(), "Readings (*.csv *.txt *.tsv);;All files (*)"
+            self.window, "Import a reading", self._folder(), "Readings (*.csv *.txt *.tsv *.cgats *.it8);;All files (*)"
         )
         if name:
             self.bring_in(name)
@@ -203,7 +205,7 @@ class Files(QObject):
         elif path.suffix.lower() in SUFFIXES:
             self._fetch(partial(read_mesh, path), partial(self._ask_of_mesh, self.session.specimen.name))
         else:
-            self._fetch(partial(read_reading, path), partial(self._take_reading, self.session.specimen.name))
+            self._fetch(partial(_understood, path), partial(self._ask_of_reading, self.session.specimen.name))
 
     def _fetch(self, read, take):
         """Have `read()` done in the background, one after the other, and `take` what it gives."""
@@ -211,7 +213,8 @@ class Files(QObject):
         self._fetch_next()
 
     def _fetch_next(self):
-        if self._arriving and not self._fetcher.is_running:
+        asking = self.import_sheet is not None and self.import_sheet.isVisible()
+        if self._arriving and not self._fetcher.is_running and not asking:
             read, take = self._arriving.pop(0)
             self._fetcher.start(lambda _report, _cancel: (take, read()))
 
@@ -232,15 +235,28 @@ class Files(QObject):
             self.refuse(str(error))
             return None
 
+    def paste_reading(self):
+        """Take a table from the clipboard."""
+        text = QApplication.clipboard().text()
+        if self.session.specimen is None:
+            self.refuse("Add a specimen first; a reading belongs to one.")
+        elif not text.strip():
+            self.refuse("There is no table on the clipboard; copy one, its first row the names of the columns.")
+        else:
+            name = self.session.specimen.name
+            self._fetch(lambda: (text, understand(text, "pasted table")), partial(self._ask_of_reading, name))
+
+    def _ask_of_reading(self, specimen_name, found):
+        """Show what was understood of a text; the next file waits until that is settled."""
+        self.import_sheet = ImportSheet(*found, self.window)
+        self.import_sheet.taken.connect(partial(self._take_reading, specimen_name))
+        self.import_sheet.finished.connect(self._fetch_next)
+        self.import_sheet.open()
+
     def _take_reading(self, specimen_name, reading):
-        study = self.session.study
-        index = self._index_of(specimen_name)
-        if index is None:
+        if self._index_of(specimen_name) is None:
             return
-        specimen = study.specimens[index].with_reading(reading)
-        self.session.history.apply(study.with_specimen_at(index, specimen), "import a reading")
-        self.session.choose(index)
-        self.session.choose_reading(len(specimen.readings) - 1)
+        self.session.add_reading(reading, "import a reading", specimen_name)
         self.session.said.emit(f"Imported {reading.name}: {reading.label}, {reading.rows} rows")
 
     def _take_environment(self, path, data):
@@ -302,6 +318,11 @@ def _safe(name, otherwise):
     """A file's name as a study may hold it."""
     safe = "".join(c if (c.isascii() and c.isalnum()) or c in "._-" else "-" for c in name).lstrip("._-")
     return safe[-100:].lstrip("._-") or otherwise
+
+
+def _understood(path):
+    text = text_of(path)
+    return text, understand(text, path)
 
 
 def _environment_bytes(path):

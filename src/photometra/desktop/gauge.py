@@ -218,13 +218,32 @@ class ValueEdit(QLineEdit):
 
 
 class Pin(QToolButton):
-    """Held (the pin stands in) or free (it hangs loose). The word stands beside the drawing."""
+    """Held (the pin stands in) or free (it hangs loose). The word stands beside the drawing; bounds are a bracket."""
+
+    bounds_wanted = pyqtSignal()
 
     def __init__(self, parent=None):
         super().__init__(parent)
         self.setCheckable(True)
         self.setFixedSize(48, 20)
-        self.setToolTip("Free: a solve may change this parameter. Held: it stays as it is.")
+        self.setContextMenuPolicy(Qt.ContextMenuPolicy.CustomContextMenu)
+        self.customContextMenuRequested.connect(lambda _at: self.bounds_wanted.emit())
+        self.show_bounds(None)
+
+    def show_bounds(self, bounds):
+        """Say between which values a solve may find the parameter, where that was narrowed."""
+        self.bounds = bounds
+        text = "Free: a solve may change this parameter. Held: it stays as it is."
+        if bounds:
+            text += f"<br>A solve finds it between {bounds[0]:g} and {bounds[1]:g}."
+        self.setToolTip(text + "<br>Right button, or the B key: bounds for a solve.")
+        self.update()
+
+    def keyPressEvent(self, event):
+        if event.key() == Qt.Key.Key_B:
+            self.bounds_wanted.emit()
+        else:
+            super().keyPressEvent(event)
 
     def paintEvent(self, _event):
         painter = QPainter(self)
@@ -245,6 +264,13 @@ class Pin(QToolButton):
         painter.drawEllipse(QPointF(0.0, -3.0), 3.2, 3.2)
         painter.restore()
         painter.setPen(ink)
+        if self.bounds:
+            painter.drawPolyline(
+                QPolygonF([QPointF(3.0, 4.0), QPointF(1.0, 4.0), QPointF(1.0, 16.0), QPointF(3.0, 16.0)])
+            )
+            painter.drawPolyline(
+                QPolygonF([QPointF(45.0, 4.0), QPointF(47.0, 4.0), QPointF(47.0, 16.0), QPointF(45.0, 16.0)])
+            )
         painter.setFont(theme.font(8.0, QFont.Weight.Medium if free else QFont.Weight.Normal))
         painter.drawText(QRectF(18.0, 0.0, 30.0, 20.0), Qt.AlignmentFlag.AlignVCenter, "free" if free else "held")
 

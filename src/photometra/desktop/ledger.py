@@ -23,6 +23,16 @@ from .session import Session
 WITHIN, OUT, UNKNOWN = "✓", "✗", "…"
 
 
+def drawn(reading, values):
+    """Values as they are drawn: logarithms of kinds that span decades."""
+    if not reading.kind.is_log:
+        return values
+    # What is below its own uncertainty is nothing: it stands at the foot of the chart.
+    foot = 0.5 * min(float(s.min()) for s in reading.sigma.values())
+    with np.errstate(invalid="ignore", divide="ignore"):
+        return np.log10(np.maximum(values, max(foot, 1e-12)))
+
+
 def verdict_of(agreement):
     """(sign, word) of one agreement or None."""
     if agreement is None:
@@ -88,6 +98,10 @@ class SpecimenCard(Card):
     def __init__(self, parent=None):
         super().__init__(40, parent)
 
+    def mark_chosen(self, on):
+        self.setFixedHeight(40 if on else 28)
+        super().mark_chosen(on)
+
     def show_specimen(self, specimen, agreements):
         self._specimen, self._agreements = specimen, agreements
         self.update()
@@ -100,22 +114,25 @@ class SpecimenCard(Card):
         painter.setFont(theme.font(9.5, QFont.Weight.Medium))
         painter.setPen(theme.colour("text"))
         metrics = QFontMetricsF(painter.font())
-        name = metrics.elidedText(self._specimen.name, Qt.TextElideMode.ElideRight, self.width() - 20.0)
-        painter.drawText(QPointF(11.0, 17.0), name)
+        room = self.width() - (20.0 if self.is_chosen else 62.0)
+        name = metrics.elidedText(self._specimen.name, Qt.TextElideMode.ElideRight, room)
+        painter.drawText(QPointF(11.0, 17.0 if self.is_chosen else 18.5), name)
         painter.setFont(theme.font(8.5))
         good = sum(a.within for a in self._agreements)
         total = len(self._specimen.readings)
         matter = "metal" if self._specimen.surface["metalness"] >= 0.5 else "dielectric"
         if self._specimen.surface["transmission"] > 0.5 and matter == "dielectric":
             matter = "clear"
-        painter.setPen(theme.colour("quiet"))
-        painter.drawText(QPointF(11.0, 32.0), f"{matter}, {self._specimen.size_mm:g} mm")
+        if self.is_chosen:
+            painter.setPen(theme.colour("quiet"))
+            painter.drawText(QPointF(11.0, 32.0), f"{matter}, {self._specimen.size_mm:g} mm")
         if total:
             counted = len(self._agreements) == total
-            text = f"{good} of {total} {WITHIN if good == total else OUT}" if counted else UNKNOWN
+            words = f"{good} of {total} " if self.is_chosen else f"{good}/{total} "
+            text = words + (WITHIN if good == total else OUT) if counted else UNKNOWN
             painter.setPen(theme.colour("quiet" if not counted or good == total else "brick"))
             painter.drawText(
-                QRectF(0.0, 20.0, self.width() - 9.0, 17.0),
+                QRectF(0.0, 20.0 if self.is_chosen else 5.5, self.width() - 9.0, 17.0),
                 Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter,
                 text,
             )
@@ -157,7 +174,7 @@ class ReadingCard(Card):
     def _paint_misfit(self, painter, area):
         """The misfit in tolerances: a bar with the tolerance as a line across."""
         value, tolerance = self._agreement.value, self._reading.tolerance
-        symbol = {"delta_e_2000": "ΔE", "gloss_units": "GU", "rms": "rms", "index": "Δn"}[self._reading.kind.metric]
+        symbol = self._reading.kind.symbol
         painter.setPen(theme.colour("text"))
         painter.setFont(theme.font(9.5, QFont.Weight.Medium))
         digits = 2 if value < 10 else 1
@@ -179,30 +196,34 @@ class ReadingCard(Card):
         painter.drawLine(QPointF(x, bar.top() - 3.0), QPointF(x, bar.bottom() + 3.0))
 
     def _paint_spark(self, painter, area):
-        x = self._reading.x
-        values, _ = self._reading.stacked()
+        reading = self._reading
+        x = reading.x
+        values = drawn(reading, reading.stacked()[0])
         model = self._agreement.model if self._agreement is not None else None
+        model = None if model is None else drawn(reading, model)
         both = values if model is None else np.concatenate([values, model])
-        low, high = float(both.min()), float(both.max())
-        span = high - low or 1.0
-        wide = float(x[-1] - x[0]) or 1.0
+        low, high = float(np.nanmin(both)), float(np.nanmax(both))
+        span, left = high - low or 1.0, float(x.min())
+        wide = float(x.max()) - left or 1.0
 
         def place(a, b):
             return QPointF(
-                area.left() + area.width() * (a - x[0]) / wide,
+                area.left() + area.width() * (a - left) / wide,
                 area.bottom() - area.height() * (b - low) / span,
             )
 
         if model is not None:
             painter.setPen(QPen(theme.colour("verdigris"), 1.4))
             for row in model:
-                painter.drawPolyline(QPolygonF([place(a, b) for a, b in zip(x, row, strict=True)]))
+                for _, rows in reading.series():
+                    painter.drawPolyline(QPolygonF([place(x[k], row[k]) for k in rows]))
         painter.setPen(Qt.PenStyle.NoPen)
         painter.setBrush(theme.colour("straw"))
         every = max(1, len(x) // 20)
         for row in values:
-            for a, b in zip(x[::every], row[::every], strict=True):
-                painter.drawEllipse(place(a, b), 1.5, 1.5)
+            for k in range(0, len(x), every):
+                if np.isfinite(row[k]) and not reading.masked[k]:
+                    painter.drawEllipse(place(x[k], row[k]), 1.5, 1.5)
 
 
 class Ledger(QWidget):
@@ -210,6 +231,9 @@ class Ledger(QWidget):
 
     import_wanted = pyqtSignal()
     add_wanted = pyqtSignal()
+    edit_wanted = pyqtSignal()
+    more_wanted = pyqtSignal(object)
+    """The ways to come by a reading are wanted, at a place of the screen."""
 
     def __init__(self, session: Session, parent=None):
         super().__init__(parent)
@@ -227,14 +251,18 @@ class Ledger(QWidget):
         inner.addLayout(self._head("Specimens", "Add…", "Add a specimen (Ctrl+Shift+N)", self.add_wanted))
         inner.addLayout(self._specimens)
         inner.addSpacing(8)
-        inner.addLayout(
-            self._head(
-                "Readings",
-                "Import…",
-                "Import a reading from a file (Ctrl+I), or drop the file here",
-                self.import_wanted,
-            )
+        readings = self._head(
+            "Readings", "Import…", "Import a reading from a file (Ctrl+I), or drop the file here", self.import_wanted
         )
+        self.more_button = QToolButton()
+        self.more_button.setText("…")
+        self.more_button.setToolTip("More ways to come by evidence: paste, type a colour, take from the shelf")
+        self.more_button.setAccessibleName("More ways to come by evidence")
+        self.more_button.clicked.connect(
+            lambda: self.more_wanted.emit(self.more_button.mapToGlobal(self.more_button.rect().bottomLeft()))
+        )
+        readings.addWidget(self.more_button)
+        inner.addLayout(readings)
         inner.addLayout(self._readings)
         self._empty = QLabel("No reading yet. Import one, or drop a file on the window.")
         self._empty.setObjectName("quiet")
@@ -317,7 +345,9 @@ class Ledger(QWidget):
                 "count a reading" if not reading.active else "leave a reading out",
             )
         )
+        edit = QAction("Edit…", menu)
+        edit.triggered.connect(lambda: (self.session.choose_reading(i), self.edit_wanted.emit()))
         remove = QAction("Remove the reading", menu)
         remove.triggered.connect(lambda: self.session.change_specimen(specimen.without_reading(i), "remove a reading"))
-        menu.addActions([count, remove])
+        menu.addActions([edit, count, remove])
         menu.exec(at)

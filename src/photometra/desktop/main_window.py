@@ -19,23 +19,32 @@ from PyQt6.QtWidgets import (
 )
 
 from .. import __version__
+from ..instruments.derived import constants_of_ellipsometry
 from ..optics.jit import is_warm
+from ..surface.constants import FROM_MODEL, choosing
 from . import theme
+from .agreement_sheet import AgreementSheet
 from .booth_sheet import BoothSheet
 from .chart import ReadingChart
+from .colour_target import ColourTarget
 from .constants_browser import ConstantsBrowser
+from .evidence_sheet import EvidenceSheet
 from .files import Files
 from .hand_over import HandOver
 from .ledger import Ledger
 from .probe_line import ProbeLine
+from .reading_sheet import ReadingSheet
 from .route import Route
 from .session import Session
+from .shelf_sheet import ShelfSheet
 from .sight import NEUTRAL, Sight
 from .solve_sheet import SolveSheet
 from .strata_panel import StrataPanel
 from .workers import LongJob
 
 _SAID_MS = 6000
+_RESULT_HEIGHT = 310
+"""What the result of a solve needs to be read without scrolling."""
 _GAUGES = {"Matter": ("body", "metalness"), "Finish": ("finish", "roughness"), "Layers": ("coat", "coat.amount")}
 """Steps of the route that are done at a gauge: its stratum, and its name."""
 
@@ -54,6 +63,12 @@ class MainWindow(QMainWindow):
         self.chart = ReadingChart(self.session)
         self.solve_sheet = SolveSheet(self.session)
         self.booth_sheet = BoothSheet(self.session)
+        self.sheets = {
+            "agreement": AgreementSheet(self.session),
+            "evidence": EvidenceSheet(self.session),
+            "shelf": ShelfSheet(self.session),
+            "reading": ReadingSheet(self.session),
+        }
         self.strata = StrataPanel(self.session)
         self.probe_line = ProbeLine(self.session)
         self.browser = None
@@ -73,18 +88,21 @@ class MainWindow(QMainWindow):
         self.lower.addWidget(self.chart)
         self.lower.addWidget(self.solve_sheet)
         self.lower.addWidget(self.booth_sheet)
-        middle = QSplitter(Qt.Orientation.Vertical)
-        middle.addWidget(self.sight)
-        middle.addWidget(self.lower)
-        middle.setSizes([450, 232])
-        middle.setStretchFactor(0, 1)
-        middle.setStretchFactor(1, 0)
+        looking = self._looking = QSplitter(Qt.Orientation.Vertical)
+        looking.addWidget(self.sight)
+        looking.addWidget(self.lower)
+        looking.setSizes([450, 232])
+        looking.setStretchFactor(0, 1)
+        looking.setStretchFactor(1, 0)
+        self.middle = QStackedWidget()
+        for part in (looking, *self.sheets.values()):
+            self.middle.addWidget(part)
         across = QSplitter(Qt.Orientation.Horizontal)
-        for part in (self.ledger, middle, self.strata):
+        for part in (self.ledger, self.middle, self.strata):
             across.addWidget(part)
         across.setSizes([246, 690, 344])
         across.setStretchFactor(1, 1)
-        for splitter in (middle, across):
+        for splitter in (looking, across):
             splitter.setHandleWidth(4)
             splitter.setChildrenCollapsible(False)
         self.ledger.setMinimumWidth(214)
@@ -127,6 +145,14 @@ class MainWindow(QMainWindow):
         self.lower.currentChanged.connect(
             lambda _: self.sight.booth_button.setChecked(self.lower.currentWidget() is self.booth_sheet)
         )
+        for sheet in self.sheets.values():
+            sheet.closed.connect(self.show_sheet)
+        self.sheets["evidence"].shelf_wanted.connect(self._open_shelf_at)
+        self.sheets["shelf"].read.connect(self._take_from_shelf)
+        self.sheets["reading"].remove_wanted.connect(self.remove_reading)
+        self.ledger.edit_wanted.connect(lambda: self.show_sheet("reading"))
+        self.ledger.more_wanted.connect(self._reading_menu)
+        self.solve_sheet.next_wanted.connect(lambda: self.show_sheet("evidence"))
         self.route.taken.connect(self.go_to)
         s.reading_chosen.connect(self._back_to_chart)
         s.chosen_changed.connect(self._leave_solve_sheet)
@@ -147,6 +173,49 @@ class MainWindow(QMainWindow):
         """Show the booth's sheet under the picture, or the chart again."""
         self.lower.setCurrentWidget(self.booth_sheet if on else self.chart)
 
+    def show_sheet(self, name=None):
+        """Have a sheet in the middle of the window, or the picture and the chart again."""
+        sheet = self.sheets.get(name)
+        self.middle.setCurrentWidget(sheet if sheet is not None else self.middle.widget(0))
+        if sheet is not None:
+            sheet.opened()
+
+    def toggle_sheet(self, name):
+        """Open a sheet, or close it where it is open."""
+        self.show_sheet(None if self.middle.currentWidget() is self.sheets[name] else name)
+
+    def _open_shelf_at(self, key):
+        self.show_sheet("shelf")
+        if key in self.sheets["shelf"].devices:
+            self.sheets["shelf"].choose(key)
+        else:
+            self.say("That instrument has no simulated device; a virtual reading can be made with 'measure'.")
+
+    def _take_from_shelf(self, reading):
+        try:
+            self.session.add_reading(reading, "measure")
+        except ValueError as error:
+            self.say(str(error))
+
+    def add_colour_target(self):
+        """Ask for a colour that is to be met, and take it as evidence."""
+        if self.session.specimen is None:
+            self.say("Add a specimen first; a colour target belongs to one.")
+            return
+        self.colour_target = ColourTarget(self)
+        self.colour_target.taken.connect(lambda reading: self.session.add_reading(reading, "colour target"))
+        self.colour_target.open()
+
+    def remove_reading(self):
+        """Take the chosen reading out of the study."""
+        specimen, i = self.session.specimen, self.session.reading_index
+        if specimen is not None and self.session.reading is not None:
+            i = min(i, len(specimen.readings) - 1)
+            self.session.change_specimen(specimen.without_reading(i), "remove a reading")
+
+    def _reading_menu(self, at):
+        self._more_readings.exec(at)
+
     def _make_menus(self):
         bar = self.menuBar()
         study = bar.addMenu("&Study")
@@ -158,7 +227,6 @@ class MainWindow(QMainWindow):
         self._add(study, "&Save", self.files.save, QKeySequence.StandardKey.Save)
         self._add(study, "Save &as…", self.files.save_as, "Ctrl+Shift+S")
         study.addSeparator()
-        self._add(study, "&Import a reading…", self.files.choose_and_import, "Ctrl+I")
         self._add(study, "Take an &environment…", self.files.choose_environment)
         self._add(study, "Take a &mesh…", self.files.choose_mesh)
         study.addSeparator()
@@ -176,9 +244,24 @@ class MainWindow(QMainWindow):
         specimen.addSeparator()
         self._add(specimen, "&Next", lambda: self.session.choose(self.session.index + 1), "Ctrl+Down")
         self._add(specimen, "&Previous", lambda: self.session.choose(self.session.index - 1), "Ctrl+Up")
+        evidence = bar.addMenu("&Evidence")
+        self._more_readings = evidence
+        self._add(evidence, "&Import a reading…", self.files.choose_and_import, "Ctrl+I")
+        self._add(evidence, "&Paste a table", self.files.paste_reading, "Ctrl+Shift+V")
+        self._add(evidence, "&Colour target…", self.add_colour_target, "Ctrl+T")
+        self._add(evidence, "Instrument &shelf", partial(self.toggle_sheet, "shelf"), "Ctrl+D")
+        evidence.addSeparator()
+        self._add(evidence, "&Reading: edit", partial(self.toggle_sheet, "reading"), "Ctrl+L")
+        self._add(evidence, "&What the evidence says", partial(self.toggle_sheet, "evidence"), "Ctrl+K")
+        self._add(evidence, "&Agreement of the study", partial(self.toggle_sheet, "agreement"), "Ctrl+G")
         surface = bar.addMenu("S&urface")
         self._add(surface, "Optical &constants…", self.browse_constants, "Ctrl+B")
+        self._add(surface, "Constants from a &model of electrons", self.use_model, "Ctrl+M")
+        self._add(surface, "Constants from the e&llipsometry", self.constants_from_ellipsometry)
         self._add(surface, "&Solve", self.solve, "Ctrl+Return")
+        self.robust_action = self._add(surface, "Far-off points count &less", lambda: None)
+        self.robust_action.setCheckable(True)
+        self.robust_action.setToolTip("In a solve, points beyond two standard uncertainties count less")
         view = bar.addMenu("&View")
         self._add(
             view, "&Booth: shape, camera, lamps", lambda: self.show_booth(self.lower.currentWidget() is self.chart)
@@ -255,14 +338,35 @@ class MainWindow(QMainWindow):
             worst = max(range(len(found)), key=lambda i: found[i].value / found[i].reading.tolerance, default=None)
             if worst is not None:
                 self.session.choose_reading(worst)
-            self.lower.setCurrentWidget(self.chart)
-            self.strata.solve_button.setFocus()
+            self.show_sheet("agreement")
         else:
             self.open_hand_over()
 
     def solve(self):
-        if self.session.specimen is not None and self.solve_sheet.start():
+        if self.session.specimen is not None and self.solve_sheet.start(self.robust_action.isChecked()):
+            self.show_sheet()
             self.lower.setCurrentWidget(self.solve_sheet)
+            height = sum(self._looking.sizes())
+            if self._looking.sizes()[1] < _RESULT_HEIGHT:
+                self._looking.setSizes([height - _RESULT_HEIGHT, _RESULT_HEIGHT])
+
+    def use_model(self):
+        """Have free electrons and oscillators stand for the metal's constants, to be solved for."""
+        if self.session.specimen is not None:
+            self.session.set_values(choosing(FROM_MODEL), "constants from a model")
+            self.session.choose_stratum("body")
+
+    def constants_from_ellipsometry(self):
+        """Make a reading of constants of the specimen's ellipsometry, as of a bare surface."""
+        readings = self.session.specimen.readings if self.session.specimen else ()
+        source = next((r for r in readings if r.kind_key == "ellipsometry"), None)
+        if source is None:
+            self.say("There is no ellipsometry to take constants from; import it or take it from the shelf.")
+            return
+        try:
+            self.session.add_reading(constants_of_ellipsometry(source), "constants from the ellipsometry")
+        except ValueError as error:
+            self.say(str(error))
 
     def browse_constants(self, target="constants"):
         """Open the browser of optical constants for the chosen specimen's body, or its film."""
@@ -377,6 +481,6 @@ class MainWindow(QMainWindow):
             if dialog is not None:
                 dialog.close()
         self._warming.end()
-        for part in (self.sight, self.strata, self.solve_sheet, self.files, self.session):
+        for part in (*self.sheets.values(), self.sight, self.strata, self.solve_sheet, self.files, self.session):
             part.end()
         event.accept()

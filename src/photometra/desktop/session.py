@@ -126,6 +126,24 @@ class Session(QObject):
         label = f"{'free' if is_free else 'hold'} {PARAMETERS[name].label.lower()}"
         self.change_specimen(self.specimen.with_free(name, is_free), label)
 
+    def set_bounds(self, name, bounds):
+        """Narrow where a solve may find a parameter: (low, high), or None for its whole range."""
+        specimen = self.specimen.with_bounds(name, bounds)
+        self.change_specimen(specimen, f"bounds of {PARAMETERS[name].label.lower()}")
+
+    def change_reading(self, reading, label):
+        """Put a changed reading in the chosen one's place."""
+        i = min(self.reading_index, len(self.specimen.readings) - 1)
+        self.change_specimen(self.specimen.with_reading_at(i, reading), label)
+
+    def add_reading(self, reading, label, specimen_name=None):
+        """Add a reading to a specimen (the chosen one), and choose it; ValueError where the specimen is gone."""
+        i = self.study.index(specimen_name) if specimen_name else self.index
+        specimen = self.study.specimens[i].with_reading(reading)
+        self.history.apply(self.study.with_specimen_at(i, specimen), label)
+        self.choose(i)
+        self.choose_reading(len(specimen.readings) - 1)
+
     def set_booth(self, label, dragging=False, **changes):
         key = ("booth", *changes) if dragging else None
         self.history.apply(self.study.with_booth(**changes), label, key)

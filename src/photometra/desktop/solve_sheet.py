@@ -18,12 +18,17 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
-from ..fitting import agreements, solve
+from ..fitting import agreements, solve, told
+from ..surface import PARAMETERS
 from ..surface.parameters import scalar_owner
 from . import theme
+from .evidence_sheet import short
+from .heat_table import HeatTable
 from .ledger import OUT, WITHIN
 from .session import Session
 from .workers import LongJob
+
+_MOST_CORRELATED = 12
 
 
 class FallingMisfit(QWidget):
@@ -121,6 +126,7 @@ class SolveSheet(QWidget):
     """Runs a solve for the session's specimen and shows what came of it. The outcome is one undoable step."""
 
     closed = pyqtSignal()
+    next_wanted = pyqtSignal()
     outcome = pyqtSignal(object)
     """The Solution, once it is kept in the study."""
 
@@ -148,7 +154,11 @@ class SolveSheet(QWidget):
         head.setSpacing(10)
         head.addWidget(self.title)
         head.addWidget(self.state, 1)
+        self.next_button = QPushButton("What next?")
+        self.next_button.setToolTip("Which reading depends on what, and which further one would say most (Ctrl+K)")
+        self.next_button.clicked.connect(self.next_wanted)
         head.addWidget(self.cancel_button)
+        head.addWidget(self.next_button)
         head.addWidget(self.close_button)
         self.curve = FallingMisfit()
         self._report = QScrollArea()
@@ -161,8 +171,11 @@ class SolveSheet(QWidget):
         column.addWidget(self.curve, 1)
         column.addWidget(self._report, 3)
 
-    def start(self):
-        """Solve for the chosen specimen's free parameters; False where a solve is running."""
+    def start(self, robust=False):
+        """Solve for the chosen specimen's free parameters; False where a solve is running.
+
+        robust: points far off count less.
+        """
         specimen = self.session.specimen
         if specimen is None or self.job.is_running:
             return False
@@ -179,7 +192,7 @@ class SolveSheet(QWidget):
         def job(report, cancel):
             solution = solve(
                 specimen.surface, specimen.readings, specimen.free, specimen.bounds,
-                lambda n, chi2: report((n, chi2)), cancel,
+                lambda n, chi2: report((n, chi2)), cancel, robust,
             )  # fmt: skip
             before = agreements(specimen.surface, specimen.readings)
             return solution, before, agreements(solution.surface, specimen.readings)
@@ -224,55 +237,129 @@ class SolveSheet(QWidget):
         holder = QWidget()
         whole = QVBoxLayout(holder)
         whole.setContentsMargins(12, 2, 12, 2)
-        whole.setSpacing(3)
-        grid = QGridLayout()
-        grid.setHorizontalSpacing(12)
-        grid.setVerticalSpacing(2)
-        for i, s in enumerate(solution.solved):
-            p, _ = scalar_owner(s.name)
-            grid.addWidget(_label(s.name, weight=QFont.Weight.Medium), i, 0)
-            grid.addWidget(_label(f"{s.start:.4g}", "quiet", right=True), i, 1)
-            grid.addWidget(_label("→", "quiet"), i, 2)
-            grid.addWidget(
-                _label(_value(s) + (f" {p.unit}" if p.unit else ""), weight=QFont.Weight.Medium, right=True),
-                i,
-                3,
-            )
-            sure = "at its bound" if s.at_bound else "not determined" if s.sigma is None else f"± {s.sigma:.2g}"
-            grid.addWidget(_label(sure), i, 4)
-            grid.addWidget(Whisker(s), i, 5)
-        grid.setColumnStretch(5, 1)
-        right = QGridLayout()
-        right.setHorizontalSpacing(10)
-        right.setVerticalSpacing(2)
-        for i, (b, a) in enumerate(zip(before, after, strict=True)):
-            sign = WITHIN if a.within else OUT
-            right.addWidget(_label(a.reading.name), i, 0)
-            right.addWidget(_label(_short(b.value), "quiet", right=True), i, 1)
-            right.addWidget(_label("→", "quiet"), i, 2)
-            right.addWidget(_label(_short(a.value), weight=QFont.Weight.Medium, right=True), i, 3)
-            right.addWidget(_label(f"of {a.reading.tolerance:g}", "quiet"), i, 4)
-            right.addWidget(_label(sign, "" if a.within else "brick"), i, 5)
-        both = QHBoxLayout()
-        both.setSpacing(22)
-        for part, stretch in ((grid, 3), (right, 2)):
-            side = QVBoxLayout()
-            side.addLayout(part)
-            side.addStretch(1)
-            both.addLayout(side, stretch)
-        whole.addLayout(both)
+        whole.setSpacing(5)
+        left, right = QVBoxLayout(), QVBoxLayout()
+        left.addLayout(_parameters(solution))
+        left.addSpacing(6)
+        right.addLayout(_readings(before, after))
+        right.addSpacing(4)
         for u in solution.undetermined:
             note = _label(f"! {u.sentence}", "brick")
             note.setWordWrap(True)
-            whole.addWidget(note)
+            left.addWidget(note)
+        if solution.minima:
+            left.addLayout(self._minima(solution))
         strongest = _strongest(solution)
         if strongest:
-            whole.addWidget(_label(strongest, "quiet", 8.5))
-        whole.addStretch(1)
+            left.addWidget(_label(strongest, "quiet", 8.5))
+        self.correlation = _correlation(solution)
+        if self.correlation is not None:
+            right.addWidget(self.correlation)
+        both = QHBoxLayout()
+        both.setSpacing(20)
+        for side, stretch in ((left, 3), (right, 2)):
+            side.addStretch(1)
+            both.addLayout(side, stretch)
+        whole.addLayout(both)
         self._report.setWidget(holder)
+
+    def _minima(self, solution):
+        """Other values that fit nearly as well, each to be tried with a click."""
+        row = QVBoxLayout()
+        row.setSpacing(3)
+        row.addWidget(_label("These fit too; click to try one:", "quiet"))
+        self.minimum_buttons = []
+        for m in solution.minima:
+            button = QPushButton(f"{told(m)},  χ² {_short(m.chi2_reduced)}")
+            button.setToolTip(f"Try it: {told(m)}, reduced χ² {_short(m.chi2_reduced)} instead of "
+                              f"{_short(solution.chi2_reduced)}. Ctrl+Z takes it back")  # fmt: skip
+            button.clicked.connect(partial(self._try, m))
+            self.minimum_buttons.append(button)
+            row.addWidget(button, 0, Qt.AlignmentFlag.AlignLeft)
+        return row
+
+    def _try(self, minimum, _checked=False):
+        """Put another minimum in place of what was found."""
+        specimen = self.session.specimen
+        if specimen is None or self._specimen is None or specimen.name != self._specimen.name:
+            return
+        changes = {
+            name: minimum.surface[name] for name in PARAMETERS if minimum.surface[name] != specimen.surface[name]
+        }
+        if changes:
+            self.session.set_values(changes, f"try {told(minimum)}")
 
     def end(self):
         self.job.end()
+
+
+def _parameters(solution):
+    """What was found: each scalar, or a whole spectrum in one line."""
+    grid = QGridLayout()
+    grid.setHorizontalSpacing(12)
+    grid.setVerticalSpacing(2)
+    spectra = {}
+    row = 0
+    for s in solution.solved:
+        p, component = scalar_owner(s.name)
+        if component is not None and component.isdigit():
+            spectra.setdefault(p.name, []).append(s)
+            continue
+        grid.addWidget(_label(s.name, weight=QFont.Weight.Medium), row, 0)
+        grid.addWidget(_label(f"{s.start:.4g}", "quiet", right=True), row, 1)
+        grid.addWidget(_label("→", "quiet"), row, 2)
+        value = _label(_value(s) + (f" {p.unit}" if p.unit else ""), weight=QFont.Weight.Medium, right=True)
+        grid.addWidget(value, row, 3)
+        sure = "at its bound" if s.at_bound else "not determined" if s.sigma is None else f"± {s.sigma:.2g}"
+        grid.addWidget(_label(sure), row, 4)
+        grid.addWidget(Whisker(s), row, 5)
+        row += 1
+    for name, parts in spectra.items():
+        errors = [s.sigma for s in parts if s.sigma]
+        grid.addWidget(_label(f"{name}, by wavelength", weight=QFont.Weight.Medium), row, 0)
+        typical = f"± {np.median(errors):.2g} each" if errors else "not determined"
+        grid.addWidget(_label(f"{len(parts)} values, {typical}"), row, 1, 1, 5)
+        row += 1
+    grid.setColumnStretch(5, 1)
+    return grid
+
+
+def _readings(before, after):
+    """Each reading's misfit before and after, against its tolerance."""
+    grid = QGridLayout()
+    grid.setHorizontalSpacing(10)
+    grid.setVerticalSpacing(2)
+    for i, (b, a) in enumerate(zip(before, after, strict=True)):
+        sign = WITHIN if a.within else OUT
+        grid.addWidget(_label(a.reading.name), i, 0)
+        grid.addWidget(_label(_short(b.value), "quiet", right=True), i, 1)
+        grid.addWidget(_label("→", "quiet"), i, 2)
+        grid.addWidget(_label(_short(a.value), weight=QFont.Weight.Medium, right=True), i, 3)
+        grid.addWidget(_label(f"of {a.reading.tolerance:g}", "quiet"), i, 4)
+        grid.addWidget(_label(sign, "" if a.within else "brick"), i, 5)
+    return grid
+
+
+def _correlation(solution):
+    """The correlations as a small table; None where there is nothing to correlate."""
+    kept = [i for i, s in enumerate(solution.solved) if s.sigma and not s.name.rpartition(".")[2].isdigit()]
+    if not 2 <= len(kept) <= _MOST_CORRELATED:
+        return None
+    names = [short(solution.solved[i].name) for i in kept]
+    c = solution.correlation
+    cells = [
+        [
+            (float(c[i, j]), "" if i == j else f"{100 * c[i, j]:+.0f}".replace("-", "−"),
+             f"{names[a]} and {names[b]}: correlation {c[i, j]:+.2f}")
+            if b <= a else None
+            for b, j in enumerate(kept)
+        ]
+        for a, i in enumerate(kept)
+    ]  # fmt: skip
+    table = HeatTable(cell_width=31.0)
+    table.setAccessibleName("Correlations, in hundredths")
+    table.show_table(names, names, cells)
+    return table
 
 
 def _short(value):

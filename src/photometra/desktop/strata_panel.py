@@ -7,6 +7,7 @@ from PyQt6.QtWidgets import (
     QButtonGroup,
     QFrame,
     QHBoxLayout,
+    QInputDialog,
     QLabel,
     QMenu,
     QPushButton,
@@ -19,11 +20,12 @@ from ..colour import reflectance_to_xyz, xyz_to_linear_srgb
 from ..colour.observers import WAVELENGTHS
 from ..instruments import constants_reading, inner_split, light_split
 from ..optics import fresnel_conductor
-from ..surface import STRATA, parameters_of, table
+from ..surface import PARAMETERS, STRATA, parameters_of, scalars_of, table
 from ..surface.checks import findings
 from ..surface.compile import colours_for, compile_surface, constants_of
 from ..surface.constants import FROM_MODEL, FROM_READING
 from ..surface.known_media import KnownMedium, known_media
+from ..surface.values import parse_number
 from .absorption_chart import AbsorptionChart
 from .colour_gauge import ConstantsRow, TripleGauge
 from .film_chart import FilmChart
@@ -124,6 +126,7 @@ class StrataPanel(QWidget):
                 gauge.changed.connect(partial(self._changed, p.name))
                 gauge.freed.connect(partial(self.session.set_free, p.name))
                 gauge.refused.connect(self.session.said)
+                gauge.pin.bounds_wanted.connect(partial(self._ask_bounds, p.name))
             self.gauges[p.name] = gauge
             column.addWidget(gauge)
         if stratum == "finish":
@@ -167,6 +170,23 @@ class StrataPanel(QWidget):
         if not goes_on:
             self.session.settle()
 
+    def _ask_bounds(self, name):
+        """Ask between which values a solve may find a parameter."""
+        p, specimen = PARAMETERS[name], self.session.specimen
+        low, high = specimen.bounds.get(name, p.hard)
+        unit = f" {p.unit}" if p.unit else ""
+        text, fine = QInputDialog.getText(
+            self, "Bounds", f"{p.label}: lowest and highest a solve may find{unit}; empty for none",
+            text=f"{low:g} to {high:g}",
+        )  # fmt: skip
+        if not fine:
+            return
+        try:
+            bounds = [parse_number(p, part) for part in text.split(" to ")] if text.strip() else None
+            self.session.set_bounds(name, bounds)
+        except ValueError as error:
+            self.session.said.emit(str(error))
+
     def _let_go(self, name):
         """Let a table of constants go; a metal keeps the colours it had by it, and what that loses is said."""
         changes, specimen = {name: ""}, self.session.specimen
@@ -198,8 +218,10 @@ class StrataPanel(QWidget):
                 continue
             applies = surface.applies(name) or (name == "haze.spread" and "haze.amount" in specimen.free)
             p = gauge.parameter
-            sigma = [sigmas.get(f"{name}.{c}") for c in p.components] if p.components else sigmas.get(name)
+            sigma = [sigmas.get(s) for s in scalars_of(name, surface[name])] if p.components else sigmas.get(name)
             gauge.show_state(surface[name], sigma, name in specimen.free)
+            if p.kind != "switch":
+                gauge.pin.show_bounds(specimen.bounds.get(name))
             gauge.setVisible(applies)
         self.section.show_surface(surface, specimen.size_mm, self._constants_face(specimen)[0])
         self._split()

@@ -37,6 +37,8 @@ DIM = Theme(
 )  # fmt: skip
 THEMES = {t.name: t for t in (LIGHT, DIM)}
 
+MEDIUM = QFont.Weight.Medium
+
 _current = DIM
 
 
@@ -133,6 +135,7 @@ def _sheet(t):
         gridline-color: {t.faint}; }}
     QHeaderView::section {{ background: {t.panel}; color: {t.quiet}; border: none;
         border-bottom: 1px solid {t.line}; padding: 3px 6px; }}
+    QDialogButtonBox {{ dialogbuttonbox-buttons-have-icons: 0; }}
     QProgressBar {{ background: {t.faint}; border: none; border-radius: 2px; max-height: 4px; }}
     QProgressBar::chunk {{ background: {t.verdigris}; border-radius: 2px; }}
     """

@@ -13,6 +13,10 @@ from .problem import Cancelled, Problem, free_names, range_of
 from .solver import counting
 from .uncertainty import covariance_of
 
+_MAY_BE_ABSENT = (
+    "sheen.amount", "coat.amount", "film.amount", "abbe", "film.abbe", "subsurface", "anisotropy",
+    "reverse.translucency",
+)  # fmt: skip
 _LOBES_DEG = (20.0, 45.0, 70.0)
 
 
@@ -30,10 +34,12 @@ class Sensitivities:
 
 
 def solvable_scalars(surface: Surface):
-    """Every scalar of a surface that could be solved for as it stands; spectra and dormant parameters left out."""
+    """Every scalar of a surface that could be solved for as it stands; spectra and absent strata left out."""
     out = []
     for p in PARAMETERS.values():
-        if p.solvable and surface.applies(p.name) and p.kind in ("number", "colour", "coefficient"):
+        # Of nothing there is no slope: an absent layer, and dispersion, whose 0 means none.
+        absent = p.name in _MAY_BE_ABSENT and surface[p.name] <= 0.0
+        if p.solvable and surface.applies(p.name) and not absent and p.kind in ("number", "colour", "coefficient"):
             scalars = scalars_of(p.name, surface[p.name])
             out += scalars if len(scalars) <= 3 else []
     return out
@@ -41,11 +47,10 @@ def solvable_scalars(surface: Surface):
 
 def _slopes_by_reading(surface, readings, scalars, cancel, pool, constants):
     """[(m, n)]: slopes of each reading's residuals by each scalar, at the surface as it stands."""
-    low, high = np.array([PARAMETERS[scalar_owner(s)[0].name].hard for s in scalars], float).T
-    problem = Problem(surface, readings, scalars, low, high, cancel=cancel)
+    problem = Problem(surface, readings, scalars, cancel=cancel)
     problem.constants = constants
-    x = np.clip([surface.scalar(s) for s in scalars], low, high)
-    whole = problem.slopes(x, pool, lambda at: np.concatenate(problem.parts(at)))
+    x = problem.here()
+    whole = problem.slopes(x, pool, lambda at: np.concatenate(problem.parts(at))) / problem.stretch(x)
     ends = np.cumsum([int(c.sum()) for c in problem.counted])
     return np.split(whole, ends[:-1])
 

@@ -7,7 +7,7 @@ import numpy as np
 from ..surface import Surface, scalar_owner
 
 _SCANS = {
-    "film.thickness": (tuple(range(15, 1206, 15)), ("reflectance", "ellipsometry", "specular", "colour")),
+    "film.thickness": (tuple(range(15, 1206, 15)), ("ellipsometry", "reflectance", "specular", "colour")),
     "roughness": ((0.02, 0.08, 0.16, 0.26, 0.4, 0.6, 0.85), ()),
     "coat.roughness": ((0.02, 0.08, 0.16, 0.26, 0.4, 0.6), ()),
 }
@@ -15,7 +15,7 @@ _SCANS = {
 minima, and a highlight far too narrow or too wide has no slope to follow."""
 _MANY_VALUED = ("film.thickness",)
 _FURTHER = 5
-_ROUNDS = 12
+_ROUNDS = 10
 _WORST = 50.0
 """How many times the best chi-square another minimum may have and still be worth showing."""
 
@@ -31,21 +31,26 @@ class Minimum:
 
 
 def scanned(problem, x, pool):
-    """(start, [further starts]): the start or a better one, by values of what must be looked for far and wide."""
+    """(start, [further starts], the kind of reading that judges them): by values of what must be looked for widely.
+
+    The start is the one given, or a better one.
+    """
     kinds = {r.kind_key for r in problem.readings}
-    others = []
+    others, judge = [], None
     for name, (values, judges) in _SCANS.items():
         if name not in problem.scalars:
             continue
         i = problem.scalars.index(name)
         inside = [v for v in values if problem.low[i] < v < problem.high[i]]
+        if not inside:
+            continue
         tries = [x, *(np.where(np.arange(x.size) == i, v, x) for v in inside)]
         told_by = next((k for k in judges if k in kinds), None)
         costs = np.array([float(r @ r) for r in pool.map(lambda at, k=told_by: problem.residuals(at, k), tries)])
         if name in _MANY_VALUED:
-            others = [tries[1 + j] for j in _dips(costs[1:])]
+            others, judge = [tries[1 + j] for j in _dips(costs[1:])], told_by
         x = tries[int(np.argmin(costs))]
-    return x, others
+    return x, others, judge
 
 
 def _dips(costs):
@@ -55,17 +60,19 @@ def _dips(costs):
     return places[np.argsort(costs[places], kind="stable")][:_FURTHER]
 
 
-def descended(problem, starts, pool, loss):
-    """Short local solves from several starts, [(cost, x)], the lowest cost first."""
+def descended(problem, starts, pool, judge):
+    """Short local solves from several starts by one kind of reading, [(cost by all of them, x)], the lowest first."""
     from scipy.optimize import least_squares
 
     found = []
     for x in starts:
         end = least_squares(
-            problem.watched, x, jac=lambda at: problem.slopes(at, pool), bounds=(problem.low, problem.high),
-            x_scale="jac", loss=loss, f_scale=2.0, xtol=1e-4, ftol=1e-4, gtol=1e-4, max_nfev=_ROUNDS,
+            lambda at: problem.watched(at, judge), x,
+            jac=lambda at: problem.slopes(at, pool, lambda there: problem.residuals(there, judge)),
+            bounds=(problem.low, problem.high), x_scale="jac", xtol=1e-4, ftol=1e-4, gtol=1e-4, max_nfev=_ROUNDS,
         )  # fmt: skip
-        found.append((float(end.cost), end.x))
+        whole = problem.residuals(end.x)
+        found.append((0.5 * float(whole @ whole), end.x))
     return sorted(found, key=lambda f: f[0])
 
 
@@ -76,9 +83,9 @@ def distinct(problem, best, found, freedom):
     if name is None:
         return ()
     i = problem.scalars.index(name)
-    taken = [float(best[1][i])]
+    taken = [float(problem.outward(best[1])[i])]
     for cost, x in found:
-        value = float(x[i])
+        value = float(problem.outward(x)[i])
         if any(abs(value - t) < 0.03 * max(t, 30.0) for t in taken) or cost > _WORST * max(best[0], freedom / 2.0):
             continue
         taken.append(value)

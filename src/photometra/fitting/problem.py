@@ -45,6 +45,14 @@ def range_of(scalar, bounds):
     return low, high
 
 
+def _offset_of(scalar):
+    """What is added to a scalar before its logarithm is taken; NaN where the solver takes it as it is."""
+    p, _ = scalar_owner(scalar)
+    if p.scale != "log":
+        return np.nan
+    return 0.0 if p.hard[0] > 0.0 else 0.1 * p.span[0]
+
+
 class Problem:
     """Residuals and slopes over one set of readings; counts its evaluations and obeys a cancel.
 
@@ -52,9 +60,11 @@ class Problem:
     where the evidence leaves it open; `points` is how many residuals are evidence.
     """
 
-    def __init__(self, surface, readings, scalars, low, high, report=None, cancel=None):
+    def __init__(self, surface, readings, scalars, bounds=None, report=None, cancel=None):
         self.surface, self.readings, self.scalars = surface, readings, scalars
-        self.low, self.high = np.asarray(low, float), np.asarray(high, float)
+        self._offset = np.array([_offset_of(s) for s in scalars])
+        ranges = np.array([range_of(s, bounds or {}) for s in scalars], float).reshape(-1, 2)
+        self.low, self.high = self.inward(ranges[:, 0]), self.inward(ranges[:, 1])
         self.constants = constants_reading(readings)
         self.sigmas = [r.stacked()[1] for r in readings]
         self.counted = [r.counted for r in readings]
@@ -79,9 +89,28 @@ class Problem:
                 out.append(([i for _, i in sorted(nodes)], bend))
         return out
 
+    def inward(self, values):
+        """Values of the scalars as the solver's own numbers: logarithms where a gauge would have them so."""
+        with np.errstate(invalid="ignore", divide="ignore"):
+            return np.where(np.isnan(self._offset), values, np.log(np.asarray(values, float) + self._offset))
+
+    def outward(self, x):
+        """The inverse of `inward`."""
+        with np.errstate(over="ignore"):
+            return np.where(np.isnan(self._offset), x, np.maximum(np.exp(x) - self._offset, 0.0))
+
+    def stretch(self, x):
+        """How far a scalar moves for one of the solver's numbers, at x."""
+        return np.where(np.isnan(self._offset), 1.0, np.exp(np.where(np.isnan(self._offset), 0.0, x)))
+
+    def here(self):
+        """The surface's own scalars, inward."""
+        return np.clip(self.inward([self.surface.scalar(s) for s in self.scalars]), self.low, self.high)
+
     def at(self, x):
         """The surface at x."""
-        return self.surface.with_scalars(dict(zip(self.scalars, x, strict=True)))
+        values = self.outward(np.asarray(x, float))
+        return self.surface.with_scalars(dict(zip(self.scalars, values, strict=True)))
 
     def parts(self, x, kind=None):
         """Residuals at x reading by reading, [(m,)]; those of one kind of reading alone where it is given."""
@@ -98,12 +127,12 @@ class Problem:
 
     def residuals(self, x, kind=None):
         """All residuals at x, smoothness last."""
-        bends = [np.diff(np.asarray(x)[i], n=2) / bend for i, bend in self._spectra]
+        bends = [np.diff(self.outward(np.asarray(x))[i], n=2) / bend for i, bend in self._spectra]
         return np.concatenate([*self.parts(x, kind), *bends])
 
-    def watched(self, x):
+    def watched(self, x, kind=None):
         """Residuals, with the misfit told to whoever watches."""
-        r = self.residuals(x)
+        r = self.residuals(x, kind)
         self.best = min(self.best, float(r @ r))
         if self.report:
             self.report(self.evaluations, self.best)

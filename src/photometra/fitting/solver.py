@@ -15,7 +15,7 @@ import numpy as np
 from ..instruments import constants_reading
 from ..surface import PARAMETERS, Surface, parameter
 from .minima import Minimum, descended, distinct, scanned
-from .problem import WOKEN_HAZE, Problem, free_names, range_of
+from .problem import WOKEN_HAZE, Problem, free_names
 from .uncertainty import Undetermined, errors_of, undetermined
 
 
@@ -73,21 +73,21 @@ def solve(surface: Surface, readings, free, bounds=None, report=None, cancel=Non
         raise ValueError("no parameter is free; free at least one")
     if not active:
         raise ValueError("there is no active reading to solve from; import or activate one")
-    low, high = np.array([range_of(s, bounds or {}) for s in scalars], float).T
     start = np.array([surface.scalar(s) for s in scalars], float)
-    problem = Problem(surface, active, scalars, low, high, report, cancel)
+    problem = Problem(surface, active, scalars, bounds, report, cancel)
+    low, high = problem.low, problem.high
     # Constants of the specimen count even where their own agreement is not asked for.
     problem.constants = constants_reading(readings)
     margin = 1e-7 * (high - low)
     loss = "soft_l1" if robust else "linear"
-    x = np.clip(start, low + margin, high - margin)
+    x = np.clip(problem.here(), low + margin, high - margin)
     with ThreadPoolExecutor(max_workers=os.cpu_count() or 2) as pool:
         first = problem.watched(x)[: problem.points]
         if "haze.amount" in scalars:
             i = scalars.index("haze.amount")
             x[i] = min(max(x[i], WOKEN_HAZE), high[i] - margin[i])
-        x, others = scanned(problem, x, pool)
-        tried = descended(problem, [x, *others], pool, loss) if others else []
+        x, others, judge = scanned(problem, x, pool)
+        tried = descended(problem, [x, *others], pool, judge) if others else []
         if tried:
             x = np.clip(tried[0][1], low + margin, high - margin)
         found = least_squares(
@@ -109,10 +109,10 @@ def _solution(problem, found, start, chi2_start, tried, robust, began):
     # Outliers would widen every error; the middle of the residuals tells how far the rest scatters.
     scatter = (1.4826 * float(np.median(np.abs(evidence)))) ** 2 if robust else reduced
     sigma, correlation = errors_of(scaled, moving)
-    sigma = sigma * width * np.sqrt(max(1.0, scatter))
+    sigma = sigma * width * problem.stretch(found.x) * np.sqrt(max(1.0, scatter))
     solved = tuple(
         Solved(n, float(v), None if np.isnan(s) else float(s), float(o), bool(b))
-        for n, v, s, o, b in zip(scalars, found.x, sigma, start, at_bound, strict=True)
+        for n, v, s, o, b in zip(scalars, problem.outward(found.x), sigma, start, at_bound, strict=True)
     )
     return Solution(
         surface=problem.at(found.x),

@@ -32,9 +32,9 @@ def wavelength_samples(wavelengths):
 
 
 @kernel
-def _reflected_share(cos_o, side, polar, weights, turns, index, fraction, grid,
-                     scalars, spectra, tables, curves, out):  # fmt: skip
-    """Share of the light at one angle that is reflected, by wavelength.
+def _sent_share(cos_o, side, way, polar, weights, turns, index, fraction, grid,
+                scalars, spectra, tables, curves, out):  # fmt: skip
+    """Share of the light at one angle that is reflected (way 1), or that a sheet lets through (-1), by wavelength.
 
     Each lobe that `lobes.sample` could draw is visited on a product rule instead: Gauss in one number, midpoints
     in the other (over half a turn where the finish has no strokes), and weighed by the mixture's density there.
@@ -59,10 +59,10 @@ def _reflected_share(cos_o, side, polar, weights, turns, index, fraction, grid,
     coat, coat_lost = lobes.coat_shares(cos_o, side, scalars, curves)
     below = 1.0 - coat - coat_lost
     for lobe in range(4):
-        share = near * below + coat_lost
+        share = near * below + coat_lost if way > 0.0 else far * below
         ax = ay = 0.0
         if lobe == 3:
-            share = coat
+            share = coat if way > 0.0 else 0.0
             ax, ay = scalars[rows.COAT_X], scalars[rows.COAT_Y]
         elif lobe > 0:
             share = below * (1.0 - near - far) * (haze if lobe == 2 else 1.0 - haze)
@@ -78,33 +78,36 @@ def _reflected_share(cos_o, side, polar, weights, turns, index, fraction, grid,
                     r = math.sqrt(polar[a])
                     wi[0] = r * math.cos(2.0 * math.pi * u)
                     wi[1] = r * math.sin(2.0 * math.pi * u)
-                    wi[2] = math.sqrt(1.0 - polar[a])
+                    wi[2] = way * math.sqrt(1.0 - polar[a])
                 else:
                     hx, hy, hz = sample_visible_normal(wo[0], wo[1], cos_o, ax, ay, u, polar[a])
                     cos_d = min(1.0, wo[0] * hx + wo[1] * hy + cos_o * hz)
                     if lobe < 3:
                         mean, passed = facets.interface_reflectance(cos_d, side, scalars, props, value)
-                        weight *= mean / (mean + passed) if mean + passed > 0.0 else 0.0
+                        weight *= (mean if way > 0.0 else passed) / (mean + passed) if mean + passed > 0.0 else 0.0
                     wi[0] = 2.0 * cos_d * hx - wo[0]
                     wi[1] = 2.0 * cos_d * hy - wo[1]
                     wi[2] = 2.0 * cos_d * hz - cos_o
                     if wi[2] <= 0.0:
                         continue
+                    wi[2] *= way
                 density = lobes.evaluate(wo, wi, side, near, far, scalars, props, grid, tables, curves, parts, value)
                 if density > 0.0:
                     for j in range(n):
                         out[j] += weight * value[j] / density
 
 
-def directional_albedo(compiled, cos_theta, wavelengths=WAVELENGTHS, side=rows.FRONT, order=(64, 10)):
+def directional_albedo(compiled, cos_theta, wavelengths=WAVELENGTHS, side=rows.FRONT, order=(64, 10), way=1.0):
     """Share of the light at one angle that the surface reflects, (n,), at wavelengths in nm.
 
-    What enters a clear interior is not counted. `order`: nodes of the rule, which keep 1e-3.
+    What enters a clear interior is not counted. way: -1 for what a sheet lets through instead. `order`: nodes of the
+    rule, which keep 1e-3.
     """
     out = np.empty(np.size(wavelengths))
-    _reflected_share(
+    _sent_share(
         float(cos_theta),
         side,
+        way,
         *gauss(order[0]),
         order[1],
         *wavelength_samples(wavelengths),
@@ -112,48 +115,6 @@ def directional_albedo(compiled, cos_theta, wavelengths=WAVELENGTHS, side=rows.F
         out,
     )
     return out
-
-
-@kernel
-def _sent(wo, side, count, index, fraction, grid, scalars, spectra, tables, curves, reflected, passed):
-    scalars, spectra, tables, curves = unowned(scalars), unowned(spectra), unowned(tables), unowned(curves)
-    n = index.shape[0]
-    props = np.empty((spectra.shape[0], n))
-    rows.gather(spectra, index, fraction, props)
-    wi = np.empty(3)
-    value = np.empty(n)
-    parts = np.empty((rows.LOBES, n))
-    near, far = lobes.cosine_shares(wo[2], side, scalars, props, grid, tables, curves, value)
-    reflected[:] = 0.0
-    passed[:] = 0.0
-    for i in range(count):
-        u0 = (0.5 + i * 0.8191725133961645) % 1.0
-        u1 = (0.5 + i * 0.6710436067037893) % 1.0
-        u2 = (0.5 + i * 0.5497004779019703) % 1.0
-        density = lobes.sample(
-            wo, side, near, far, u0, u1, u2, scalars, props, grid, tables, curves, wi, parts, value
-        )  # fmt: skip
-        if density <= 0.0:
-            continue
-        for j in range(n):
-            if wi[2] > 0.0:
-                reflected[j] += value[j] / count
-            else:
-                passed[j] += value[j] / count
-
-
-def directional_shares(compiled, cos_theta, wavelengths=WAVELENGTHS, side=rows.FRONT, count=4096):
-    """(reflected, let through), (n,) each, of the light at one angle along the shape's own way round.
-
-    By `count` drawn directions of an even sequence (Roberts 2018), about 1 / sqrt(count) of noise in rough lobes less
-    than that in smooth ones. Through a dispersive interface only the first wavelength passes: ask for them one by one.
-    """
-    wavelengths = np.atleast_1d(np.asarray(wavelengths, float))
-    reflected, passed = np.empty(wavelengths.size), np.empty(wavelengths.size)
-    sine = math.sqrt(max(0.0, 1.0 - cos_theta * cos_theta))
-    wo = np.array([*rows.turned(sine, 0.0, compiled.scalars), float(cos_theta)])
-    _sent(wo, side, count, *wavelength_samples(wavelengths), *compiled.arrays, reflected, passed)
-    return reflected, passed
 
 
 @kernel

@@ -9,7 +9,7 @@ from ..colour import WAVELENGTHS, reflectance_to_xyz, xyz_to_linear_srgb
 from ..optics.fresnel import fresnel_dielectric
 from ..surface import Surface, rows
 from ..surface.compile import CompiledSurface, compile_surface
-from .integrate import brdf, directional_albedo, directional_shares, wavelength_samples
+from .integrate import brdf, directional_albedo, wavelength_samples
 
 _WAVELENGTHS = np.arange(400.0, 701.0, 20.0)
 _ORDER = (24, 8)
@@ -62,7 +62,7 @@ def light_split(
     zero = np.zeros_like(total)
     body = leaves = returned = zero
     if surface.is_sheet:
-        leaves = directional_shares(compiled, cosine, _WAVELENGTHS, count=2048)[1]
+        leaves = directional_albedo(compiled, cosine, _WAVELENGTHS, order=_ORDER, way=-1.0)
     refracted = None
     if metalness < 1.0:
         bare = surface.with_values({"colour": (0.0, 0.0, 0.0)})

@@ -13,7 +13,7 @@ import numpy as np
 from ..colour import WAVELENGTHS, interpolated
 from ..optics.slab import directions, slab_shares
 from ..surface import facets, rows
-from .integrate import directional_shares
+from .integrate import directional_albedo
 
 RECEPTOR_HALF_ANGLE_DEG = 2.5
 """What still counts as straight on (ASTM D1003)."""
@@ -114,7 +114,7 @@ def slab(compiled, thickness_mm, wavelengths) -> SlabLight:
 @lru_cache(maxsize=16)
 def _sheet(compiled, wavelengths):
     at = np.array(wavelengths)
-    reflected, total = directional_shares(compiled, 1.0, at)
+    reflected, total = (directional_albedo(compiled, 1.0, at, way=way) for way in (1.0, -1.0))
     props = _props(compiled, at)
     faces = np.array([facets.wall_facet(1.0, rows.FRONT, compiled.scalars, props, j) for j in range(at.size)])
     straight = compiled.scalars[rows.TRANSMISSION] * faces[:, 1]

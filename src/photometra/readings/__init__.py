@@ -1,6 +1,7 @@
 """Measured evidence: kinds, units, uncertainty, and files in and out."""
 
 from .cgats import write_cgats
+from .columns import plain_name
 from .edits import averaged, resampled, with_mask, with_uncertainty
 from .files import read_file, read_text, taken, text_of, write_file, write_text
 from .kinds import CHANNELS_NM, KINDS, POLARISATIONS, Kind, kind
@@ -21,6 +22,7 @@ __all__ = [
     "kind",
     "letter_of",
     "make_reading",
+    "plain_name",
     "read_file",
     "read_text",
     "resampled",

@@ -117,6 +117,14 @@ def _unit(spelt):
     return spelt if any(spelt in units for units in UNITS.values()) and spelt else None
 
 
+def plain_name(name):
+    """One of our columns (or `name:part`) for people: no unit, no underscores."""
+    base, _, part = name.partition(":")
+    for unit in ("_nm", "_deg", "_per_mm2", "_per_mm", "_per_sr", "_mm"):
+        base = base.removesuffix(unit)
+    return base.replace("_", " ") + (f", {part}" if part else "")
+
+
 def meaning_of(raw) -> Meaning:
     """What a header cell says. One that says nothing known is left out."""
     text = " ".join(str(raw).split()).lower().strip("\"' ")

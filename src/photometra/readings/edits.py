@@ -2,18 +2,8 @@
 
 import numpy as np
 
-from .model import Reading, make_reading
+from .model import Reading
 from .uncertainty import rule_of, sigma_by
-
-_SAID = (
-    "geometry", "tolerance", "active", "source", "notes", "illuminant", "observer", "thickness_mm", "date", "rule",
-    "extra",
-)  # fmt: skip
-
-
-def _remade(reading, columns, sigma, masked=None, **changes):
-    more = {name: getattr(reading, name) for name in _SAID}
-    return make_reading(reading.name, reading.kind_key, columns, sigma, masked, **{**more, **changes})
 
 
 def with_mask(reading: Reading, rows, on=True) -> Reading:
@@ -22,14 +12,14 @@ def with_mask(reading: Reading, rows, on=True) -> Reading:
     masked[list(rows)] = on
     if masked.all():
         raise ValueError("at least one point must be left; take the whole reading out instead")
-    return _remade(reading, reading.columns, reading.sigma, masked)
+    return reading.remade(masked=masked)
 
 
 def with_uncertainty(reading: Reading, rule) -> Reading:
     """Every value's uncertainty by a rule, such as "2 % + 0.002"."""
     relative, absolute = rule_of(rule)
     sigma = {c: sigma_by(reading.columns[c], relative, absolute) for c in reading.kind.values}
-    return _remade(reading, reading.columns, sigma, reading.masked, rule=" ".join(str(rule).split()))
+    return reading.remade(sigma=sigma, rule=" ".join(str(rule).split()))
 
 
 def averaged(reading: Reading) -> Reading:
@@ -57,7 +47,7 @@ def averaged(reading: Reading) -> Reading:
             scatter = np.bincount(group, w * (v - mean[group]) ** 2) / total / np.maximum(count - 1, 1)
             columns[c], sigma[c] = mean, np.sqrt(np.maximum(1.0 / total, scatter))
         sigma[c] = np.where(np.isfinite(sigma[c]), sigma[c], 1.0)
-    return _remade(reading, columns, sigma, rule="")
+    return reading.remade(columns=columns, sigma=sigma, masked=None, rule="")
 
 
 def resampled(reading: Reading, step) -> Reading:
@@ -83,4 +73,4 @@ def resampled(reading: Reading, step) -> Reading:
         with np.errstate(invalid="ignore", divide="ignore"):
             w = w / w.sum(axis=1, keepdims=True)
         columns[c], sigma[c] = w @ np.nan_to_num(v), np.sqrt(w**2 @ s**2)
-    return _remade(reading, columns, sigma, rule="")
+    return reading.remade(columns=columns, sigma=sigma, masked=None, rule="")

@@ -1,6 +1,6 @@
 """A reading: one piece of measured evidence, with its uncertainty and tolerance. Immutable."""
 
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field, fields, replace
 
 import numpy as np
 
@@ -105,6 +105,11 @@ class Reading:
 
     def with_changes(self, **changes) -> "Reading":
         return replace(self, **changes)
+
+    def remade(self, **changes) -> "Reading":
+        """As `with_changes`, checked as a new reading is; ValueError where it will not do."""
+        said = {f.name: getattr(self, f.name) for f in fields(self)}
+        return make_reading(**{**said, **changes})
 
     def key(self):
         """What makes two readings the same evidence."""

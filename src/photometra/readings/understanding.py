@@ -176,6 +176,9 @@ def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
         if head.get(key):
             more[ours] = _head_number(head[key], key)
     more.update(choices.more)
+    if more.get("thickness_mm") and kind in KINDS and not KINDS[kind].takes_thickness:
+        notes.add(f"the thickness was left out: a reading of {KINDS[kind].label.lower()} has none")
+        del more["thickness_mm"]
     columns, sigma = _as_lab(kind, columns, sigma, more, notes)
     k = KINDS.get(kind)
     if k and "" in sigma:

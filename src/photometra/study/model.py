@@ -50,6 +50,15 @@ class Specimen:
             raise ValueError(f"{name} cannot be solved for; set it by hand")
         return replace(self, free=self.free | {name} if is_free else self.free - {name})
 
+    def with_bounds(self, name, bounds) -> "Specimen":
+        """The specimen with a parameter's bounds for a solve, (low, high) or None; ValueError where they cannot be."""
+        kept = {n: b for n, b in self.bounds.items() if n != name}
+        if bounds is not None:
+            if len(bounds) != 2 or not bounds[0] < bounds[1]:
+                raise ValueError(f"{name}: write bounds as a lower number, 'to', and a higher one")
+            kept[name] = (float(bounds[0]), float(bounds[1]))
+        return replace(self, bounds=kept)
+
     def with_reading(self, reading: Reading) -> "Specimen":
         """The specimen with a reading added; a name that is taken gets a number.
 

@@ -58,7 +58,6 @@ INTERIOR = (
         usual=(0.0001, 100.0),
         scale="log",
         only_for="clear",
-        solvable=False,
     ),
     number(
         "interior.asymmetry",
@@ -69,7 +68,6 @@ INTERIOR = (
         hard=(-0.98, 0.98),
         marks=((-0.5, "back"), (0.0, "even"), (0.6, "milk"), (0.9, "skin")),
         only_for="scatter",
-        solvable=False,
     ),
     number(
         "subsurface",
@@ -100,7 +98,6 @@ INTERIOR = (
         usual=(0.01, 100.0),
         scale="log",
         only_for="subsurface",
-        solvable=False,
     ),
     number(
         "subsurface.scale",
@@ -113,7 +110,6 @@ INTERIOR = (
         scale="log",
         marks=((0.1, "1/10"), (1.0, "true"), (10.0, "10")),
         only_for="subsurface",
-        solvable=False,
     ),
     number(
         "subsurface.shallow",

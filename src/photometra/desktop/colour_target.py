@@ -1,0 +1,97 @@
+"""A colour that is to be met, typed by hand: L*a*b*, XYZ, or an sRGB code. It counts as evidence like any other."""
+
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import (
+    QComboBox,
+    QDialog,
+    QDialogButtonBox,
+    QDoubleSpinBox,
+    QFormLayout,
+    QHBoxLayout,
+    QLabel,
+    QLineEdit,
+    QVBoxLayout,
+)
+
+from ..colour import ILLUMINANTS, OBSERVERS, lab_to_xyz, xyz_to_linear_srgb
+from ..readings import KINDS
+from ..readings.targets import colour_target
+from .colour_gauge import Swatch
+
+
+class ColourTarget(QDialog):
+    """Asks for one colour, shows it as it is typed, and gives a reading of kind `colour`."""
+
+    taken = pyqtSignal(object)
+
+    def __init__(self, parent=None):
+        super().__init__(parent)
+        self.setWindowTitle("Colour target")
+        self.reading = None
+        self.edit = QLineEdit()
+        self.edit.setPlaceholderText("52.1, 8.3, 24.7   or   #8a6f4d   or   XYZ 21.2 20.5 9.9")
+        self.edit.setMinimumWidth(330)
+        self.edit.setAccessibleName("Colour")
+        self.swatch = Swatch(46, 24)
+        self.illuminant, self.observer, self.geometry = QComboBox(), QComboBox(), QComboBox()
+        self.illuminant.addItems(ILLUMINANTS)
+        self.observer.addItems(OBSERVERS)
+        self.geometry.addItems(KINDS["colour"].geometries)
+        self.sigma, self.tolerance = QDoubleSpinBox(), QDoubleSpinBox()
+        for box, value, tip in (
+            (self.sigma, 0.5, "One standard uncertainty, in ΔE"), (self.tolerance, 1.0, "Largest ΔE2000 allowed"),
+        ):  # fmt: skip
+            box.setRange(0.01, 50.0)
+            box.setSingleStep(0.1)
+            box.setValue(value)
+            box.setToolTip(tip)
+        self.says = QLabel("L*a*b* as three numbers, XYZ with white at 100, or #rrggbb")
+        self.says.setObjectName("quiet")
+        self.says.setWordWrap(True)
+        line = QHBoxLayout()
+        line.addWidget(self.edit, 1)
+        line.addWidget(self.swatch)
+        form = QFormLayout()
+        form.addRow("Colour", line)
+        for title, box in (
+            ("Illuminant", self.illuminant), ("Observer", self.observer), ("Geometry", self.geometry),
+            ("Uncertainty ΔE", self.sigma), ("Tolerance ΔE2000", self.tolerance),
+        ):  # fmt: skip
+            box.setAccessibleName(title)
+            form.addRow(title, box)
+        buttons = QDialogButtonBox(QDialogButtonBox.StandardButton.Cancel)
+        self.take_button = buttons.addButton("Take it", QDialogButtonBox.ButtonRole.AcceptRole)
+        self.take_button.setEnabled(False)
+        buttons.accepted.connect(self._take)
+        buttons.rejected.connect(self.reject)
+        column = QVBoxLayout(self)
+        column.addLayout(form)
+        column.addWidget(self.says)
+        column.addWidget(buttons)
+        self.edit.textChanged.connect(self._read)
+        for box in (self.illuminant, self.observer, self.geometry):
+            box.currentIndexChanged.connect(self._read)
+        for box in (self.sigma, self.tolerance):
+            box.valueChanged.connect(self._read)
+
+    def _read(self):
+        """Understand what is typed, and show it."""
+        try:
+            self.reading = colour_target(
+                self.edit.text(), self.illuminant.currentText(), self.observer.currentText(),
+                self.geometry.currentText(), self.sigma.value(), self.tolerance.value(),
+            )  # fmt: skip
+        except ValueError as error:
+            self.reading = None
+            self.says.setText(f"{str(error)[:1].upper()}{str(error)[1:]}")
+        self.take_button.setEnabled(self.reading is not None)
+        if self.reading is not None:
+            lab = [float(self.reading.columns[c][0]) for c in "Lab"]
+            self.says.setText("L* {:.2f}   a* {:.2f}   b* {:.2f}".format(*lab))
+            xyz = lab_to_xyz(lab, self.illuminant.currentText(), self.observer.currentText())
+            self.swatch.show_colour(tuple(xyz_to_linear_srgb(xyz)))
+
+    def _take(self):
+        if self.reading is not None:
+            self.taken.emit(self.reading)
+            self.accept()

@@ -1,0 +1,105 @@
+"""What a reading says beside its numbers, as fields: name, geometry, thickness, uncertainty and the rest."""
+
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QComboBox, QGridLayout, QLabel, QLineEdit, QWidget
+
+from ..colour import ILLUMINANTS, OBSERVERS
+from ..readings import Kind, Reading
+
+_COLOURED = ("reflectance", "colour")
+_FIELDS = (
+    ("name", "Name", "What this reading is called"),
+    ("geometry", "Geometry", "How the light comes and is looked at: diffuse and 8°, mirror part in or out; 45° and 0°"),
+    ("thickness_mm", "Thickness", "Of the slab that was read, in mm"),
+    ("rule", "Uncertainty", "One standard uncertainty of every value, as 2 %, as 0.002, or as 2 % + 0.002"),
+    ("tolerance", "Tolerance", "How far the model may be, in the measure this kind is told in"),
+    ("illuminant", "Illuminant", "Light under which the colour is told"),
+    ("observer", "Observer", "CIE 1931 2° or CIE 1964 10°"),
+    ("source", "Source", "Who or what read it"),
+    ("date", "Date", "When it was read"),
+    ("notes", "Notes", "Whatever else should be known"),
+)
+_NUMBERS = ("thickness_mm", "tolerance")
+
+
+class ReadingForm(QWidget):
+    """Fields for one reading. `edited` comes when a field is left or a choice made, with what it says now."""
+
+    edited = pyqtSignal(str, object)
+    refused = pyqtSignal(str)
+
+    def __init__(self, parent=None):
+        super().__init__(parent)
+        grid = QGridLayout(self)
+        grid.setContentsMargins(0, 0, 0, 0)
+        grid.setHorizontalSpacing(8)
+        grid.setVerticalSpacing(4)
+        self.fields, self._labels = {}, {}
+        for row, (key, title, tip) in enumerate(_FIELDS):
+            if key in ("geometry", "illuminant", "observer"):
+                field = QComboBox()
+                field.activated.connect(lambda _i, k=key, f=field: self.edited.emit(k, f.currentText()))
+            else:
+                field = QLineEdit()
+                field.editingFinished.connect(lambda k=key, f=field: self._left(k, f))
+            field.setToolTip(tip)
+            field.setAccessibleName(title)
+            label = QLabel(title)
+            label.setObjectName("quiet")
+            label.setBuddy(field)
+            grid.addWidget(label, row, 0)
+            grid.addWidget(field, row, 1)
+            self.fields[key], self._labels[key] = field, label
+        self.fields["illuminant"].addItems(ILLUMINANTS)
+        self.fields["observer"].addItems(OBSERVERS)
+        grid.setColumnStretch(1, 1)
+
+    def _left(self, key, field):
+        text = field.text().strip()
+        if not field.isModified():
+            return
+        field.setModified(False)
+        if key in _NUMBERS:
+            try:
+                value = float(text.replace(",", ".").removesuffix("mm"))
+            except ValueError:
+                self.refused.emit(f"'{text}' is not a number")
+                return
+            self.edited.emit(key, value)
+        elif text or key not in ("name", "rule"):
+            self.edited.emit(key, text)
+
+    def show_kind(self, kind: Kind | None):
+        """Have the fields that a kind of reading needs."""
+        shown = {
+            "geometry": bool(kind and kind.geometries),
+            "thickness_mm": bool(kind and kind.takes_thickness),
+            "illuminant": bool(kind and kind.key in _COLOURED),
+            "observer": bool(kind and kind.key in _COLOURED),
+        }
+        for key, on in shown.items():
+            self.fields[key].setVisible(on)
+            self._labels[key].setVisible(on)
+        if kind and kind.geometries:
+            box = self.fields["geometry"]
+            if [box.itemText(i) for i in range(box.count())] != list(kind.geometries):
+                box.clear()
+                box.addItems(kind.geometries)
+
+    def show_reading(self, reading: Reading):
+        """Show what a reading says; a field that is being typed in is left alone."""
+        self.show_kind(reading.kind)
+        relative, absolute = reading.kind.usual_sigma
+        usual = " + ".join(
+            p for p in (f"{100 * relative:g} %" if relative else "", f"{absolute:g}" if absolute else "") if p
+        )
+        self.fields["rule"].setPlaceholderText(f"as it came; usual {usual}")
+        for key, field in self.fields.items():
+            value = getattr(reading, key)
+            if isinstance(field, QComboBox):
+                field.setCurrentText(str(value))
+            elif not (field.hasFocus() and field.isModified()):
+                text = (f"{value:g}" if value else "") if key in _NUMBERS else str(value)
+                if text != field.text():
+                    field.setText(text)
+                    field.setCursorPosition(0)

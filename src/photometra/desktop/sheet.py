@@ -1,0 +1,51 @@
+"""A sheet that takes the middle of the window for a while: a title, a sentence, its content, and the way back."""
+
+from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtWidgets import QHBoxLayout, QLabel, QSizePolicy, QToolButton, QVBoxLayout, QWidget
+
+
+class Sheet(QWidget):
+    """Base of the sheets. `opened()` is called when it comes to be seen."""
+
+    closed = pyqtSignal()
+
+    def __init__(self, title, parent=None):
+        super().__init__(parent)
+        self.setObjectName("panel")
+        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
+        self.title = QLabel(title)
+        self.title.setObjectName("heading")
+        self.state = QLabel()
+        self.state.setObjectName("quiet")
+        self.state.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)
+        self.close_button = QToolButton()
+        self.close_button.setText("×")
+        self.close_button.setToolTip("Back to the picture (Escape)")
+        self.close_button.setAccessibleName("Back to the picture")
+        self.close_button.clicked.connect(self.closed)
+        self.head = QHBoxLayout()
+        self.head.setContentsMargins(14, 8, 8, 4)
+        self.head.setSpacing(10)
+        self.head.addWidget(self.title)
+        self.head.addWidget(self.state, 1)
+        self.head.addWidget(self.close_button)
+        self.body = QVBoxLayout()
+        self.body.setContentsMargins(14, 4, 14, 12)
+        self.body.setSpacing(8)
+        whole = QVBoxLayout(self)
+        whole.setContentsMargins(0, 0, 0, 0)
+        whole.setSpacing(0)
+        whole.addLayout(self.head)
+        whole.addLayout(self.body, 1)
+
+    def opened(self):
+        """Called when the sheet comes to be seen."""
+
+    def keyPressEvent(self, event):
+        if event.key() == Qt.Key.Key_Escape:
+            self.closed.emit()
+        else:
+            super().keyPressEvent(event)
+
+    def end(self):
+        """Called when the window closes."""
