@@ -4,7 +4,7 @@ import sys
 from importlib import import_module
 
 NAMES = ("film", "tracing", "meshes", "solving", "studies", "window")
-LONG = ("error_bars",)
+LONG = ("error_bars", "fuzzing")
 """Run when named, as they take minutes."""
 
 

@@ -16,14 +16,14 @@ def test_it_holds_the_specimens_with_their_evidence(demo):
     kinds = {s.name: [r.kind_key for r in s.readings] for s in demo.specimens}
     assert kinds == {
         "Brass lamp bracket": ["constants", "reflectance", "reflectance", "gloss"],
-        "Enamelled number plate": ["reflectance", "reflectance", "gloss"],
-        "Lens prism": ["index", "gloss", "reflectance"],
-        "Heat-tinted vane": ["reflectance", "reflectance", "gloss"],
-        "Beeswax seal block": ["reflectance", "reflectance", "gloss"],
+        "Enamelled number plate": ["reflectance", "reflectance", "gloss", "colour"],
+        "Lens prism": ["index", "gloss", "specular"],
+        "Heat-tinted vane": ["reflectance", "reflectance", "gloss", "ellipsometry"],
+        "Beeswax seal block": ["reflectance", "reflectance", "gloss", "scatter"],
         "Varnished teak rail": ["reflectance", "reflectance", "gloss"],
-        "Ruby signal glass": ["index", "reflectance", "gloss"],
-        "Canvas awning": ["reflectance", "reflectance", "gloss"],
-        "Wool-felt duster": ["reflectance", "reflectance", "gloss"],
+        "Ruby signal glass": ["index", "transmittance", "gloss"],
+        "Canvas awning": ["reflectance", "reflectance", "gloss", "transmittance"],
+        "Wool-felt duster": ["reflectance", "reflectance", "lobe"],
     }
     assert all("simulated" in r.source for s in demo.specimens for r in s.readings)
 

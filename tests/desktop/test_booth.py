@@ -262,11 +262,10 @@ def test_the_absorption_chart_shows_the_interior_and_moves_its_depth(window, qtb
     chart = window.strata.absorption_chart
     qtbot.waitUntil(lambda: chart.transmittance is not None, timeout=PATIENCE_MS)
     assert np.all(np.diff(chart.transmittance) <= 1e-9) and chart.transmittance[0] > 0.85
-    middle = QPoint(round(chart.x_of(4.0)), 60)
+    middle, before = QPoint(round(chart.x_of(4.0)), 60), chart.transmittance.copy()
     drag(chart, middle, QPoint(round(chart.x_of(40.0)), 60))
     assert window.session.specimen.surface["interior.depth"] == pytest.approx(40.0, rel=0.05)
-    clearer = chart.transmittance.copy()
-    qtbot.waitUntil(lambda: chart.transmittance.sum() > clearer.sum(), timeout=PATIENCE_MS)
+    qtbot.waitUntil(lambda: chart.transmittance.sum() > before.sum(), timeout=PATIENCE_MS)
     QTest.keyClick(chart, Qt.Key.Key_Left)
     assert window.session.specimen.surface["interior.depth"] < 40.0
     window.session.choose(0)

@@ -29,13 +29,13 @@ def choose_in_menu(index):
 
 def test_a_readings_menu_leaves_it_out_and_removes_it(window):
     card = window.ledger.reading_cards[3]
-    choose_in_menu(0)
+    choose_in_menu(1)
     window.ledger._menu(3, card.mapToGlobal(card.rect().center()))
     assert not window.session.specimen.readings[3].active
-    choose_in_menu(0)
+    choose_in_menu(1)
     window.ledger._menu(3, card.mapToGlobal(card.rect().center()))
     assert window.session.specimen.readings[3].active
-    choose_in_menu(1)
+    choose_in_menu(2)
     window.ledger._menu(3, card.mapToGlobal(card.rect().center()))
     assert len(window.session.specimen.readings) == 3 == len(window.ledger.reading_cards)
     window.session.history.undo()

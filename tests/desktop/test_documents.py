@@ -136,20 +136,38 @@ class TestBringingIn:
         a.write_text("angle_deg,gloss_units\n20,400\n60,420\n")
         b.write_text("wavelength_nm,reflectance\n400,0.4\n700,0.8\n")
         self.drop(window, a, b)
+        for name in ("a", "b"):
+            qtbot.waitUntil(
+                lambda n=name: (
+                    window.files.import_sheet is not None
+                    and window.files.import_sheet.isVisible()
+                    and window.files.import_sheet.form.fields["name"].text() == n
+                ),
+                timeout=PATIENCE_MS,
+            )
+            click(window.files.import_sheet.take_button)
         qtbot.waitUntil(lambda: len(window.session.specimen.readings) == 6, timeout=PATIENCE_MS)
         assert [r.name for r in window.session.specimen.readings[-2:]] == ["a", "b"]
         assert window.session.reading.name == "b" and len(window.ledger.reading_cards) == 6
+        window.activateWindow()
+        qtbot.waitUntil(window.isActiveWindow, timeout=PATIENCE_MS)
         QTest.keyClick(window, Qt.Key.Key_Z, CTRL)
         assert len(window.session.specimen.readings) == 5
 
     def test_a_bad_reading_is_told_and_nothing_changes(self, window, tmp_path, qtbot):
-        bad, told = tmp_path / "a.csv", []
+        bad, empty, told = tmp_path / "a.csv", tmp_path / "b.csv", []
         bad.write_text("angle_deg,gloss_units\n20,shiny\n")
+        empty.write_text("\n")
         study = window.session.study
-        answer("OK", told.append)
         self.drop(window, bad)
+        qtbot.waitUntil(lambda: window.files.import_sheet is not None, timeout=PATIENCE_MS)
+        sheet = window.files.import_sheet
+        assert "line 2: 'shiny'" in sheet.doubts.text() and not sheet.take_button.isEnabled()
+        QTest.keyClick(sheet, Qt.Key.Key_Escape)
+        answer("OK", told.append)
+        self.drop(window, empty)
         qtbot.waitUntil(lambda: bool(told), timeout=PATIENCE_MS)
-        assert "line 2: 'shiny'" in told[0] and window.session.study is study
+        assert "there is no table" in told[0] and window.session.study is study
 
     def test_an_environment_travels_with_the_study(self, window, tmp_path, qtbot, own_demo):
         import numpy as np

@@ -24,7 +24,7 @@ def test_from_opening_to_reopening(window, make_window, qtbot):
     assert session.specimen.name == "Enamelled number plate"
     first = wait_for_picture(qtbot, window)
     qtbot.waitUntil(lambda: session.is_current, timeout=PATIENCE_MS)
-    assert len(window.ledger.reading_cards) == 3
+    assert len(window.ledger.reading_cards) == 4
     out = [a for a in session.agreements_of(session.specimen) if not a.within]
     assert out, "the demo starts off"
 

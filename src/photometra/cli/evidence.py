@@ -8,7 +8,7 @@ import numpy as np
 import typer
 
 from ..colour import reflectance_to_xyz, xyz_to_linear_srgb
-from ..fitting import agreements, solve
+from ..fitting import agreements, solve, told
 from ..instruments import INSTRUMENTS, constants_reading, measured
 from ..optics import fresnel_conductor
 from ..readings import KINDS, Choices, letter_of, taken, text_of, understand
@@ -121,6 +121,7 @@ def fit(
         list[str] | None, typer.Option("--free", metavar="NAME ...", help="Instead of the specimen's own.")
     ] = None,
     save: Annotated[bool, typer.Option("--save", help="Keep the outcome in the study.")] = False,
+    robust: Annotated[bool, typer.Option("--robust", help="Points far off count less.")] = False,
     as_json: Json = False,
 ):
     """Solve for the free parameters from the active readings."""
@@ -129,7 +130,7 @@ def fit(
     one = document.specimens[i]
     stop = threading.Event()
     try:
-        solution = solve(one.surface, one.readings, free or one.free, one.bounds, cancel=stop)
+        solution = solve(one.surface, one.readings, free or one.free, one.bounds, cancel=stop, robust=robust)
     except KeyboardInterrupt:
         raise Refused("stopped; nothing was changed") from None
     if save:
@@ -162,6 +163,8 @@ def fit(
         rows.append((s.name, f"{s.start:.5g}", f"{s.value:.5g}", sigma, unit))
     table(one.name, ("parameter", "start", "value", "", ""), rows)
     print(f"reduced chi-square {solution.chi2_start:.4g} -> {solution.chi2_reduced:.4g}, {solution.seconds:.2f} s")
+    for m in solution.minima:
+        print(f"also fits: {told(m)}, reduced chi-square {m.chi2_reduced:.4g}")
     for u in solution.undetermined:
         print(f"note: {u.sentence}")
 

@@ -10,7 +10,7 @@ from ..surface import table
 from .samples import SAMPLES, Sample
 
 NAME = "Harrow Skerry"
-_SEED = 1867
+_SEED = 1876
 
 
 def _noisy(reading: Reading, rng, **more):

@@ -50,6 +50,8 @@ def draw_reading(plot, reading, model=None):
         )  # fmt: skip
         for masked, brush in ((False, pg.mkBrush(straw)), (True, pg.mkBrush(None))):
             at = there & (reading.masked == masked)
+            if not at.any():
+                continue
             plot.addItem(
                 pg.ScatterPlotItem(
                     x=reading.x[at], y=y[at], size=5.5, symbol=_SYMBOLS[i % 3], brush=brush,

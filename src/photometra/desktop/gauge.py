@@ -236,11 +236,11 @@ class Pin(QToolButton):
         text = "Free: a solve may change this parameter. Held: it stays as it is."
         if bounds:
             text += f"<br>A solve finds it between {bounds[0]:g} and {bounds[1]:g}."
-        self.setToolTip(text + "<br>Right button, or the B key: bounds for a solve.")
+        self.setToolTip(text + "<br>Right button, or the L key: limits for a solve.")
         self.update()
 
     def keyPressEvent(self, event):
-        if event.key() == Qt.Key.Key_B:
+        if event.key() == Qt.Key.Key_L:
             self.bounds_wanted.emit()
         else:
             super().keyPressEvent(event)

@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import (
     QFormLayout,
     QHBoxLayout,
     QLabel,
+    QLineEdit,
     QTableWidget,
     QTableWidgetItem,
     QVBoxLayout,
@@ -60,7 +61,6 @@ class ImportSheet(QDialog):
         buttons = QDialogButtonBox(QDialogButtonBox.StandardButton.Cancel)
         self.take_button = buttons.addButton("Take it", QDialogButtonBox.ButtonRole.AcceptRole)
         self.take_button.setObjectName("primary")
-        self.take_button.setDefault(True)
         buttons.accepted.connect(self._take)
         buttons.rejected.connect(self.reject)
         left, right = QVBoxLayout(), QVBoxLayout()
@@ -207,6 +207,12 @@ class ImportSheet(QDialog):
         return box
 
     # Ending.
+
+    def keyPressEvent(self, event):
+        # Return in a field is for that field, not for the whole sheet.
+        if event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter) and isinstance(self.focusWidget(), QLineEdit):
+            return
+        super().keyPressEvent(event)
 
     def _take(self):
         if self.understood.reading is not None and self._worker.is_idle:

@@ -199,7 +199,9 @@ class ReadingCard(Card):
         reading = self._reading
         x = reading.x
         values = drawn(reading, reading.stacked()[0])
-        model = self._agreement.model if self._agreement is not None else None
+        # Until the newest agreement is there, the card may still have that of the reading before an edit.
+        fits = self._agreement is not None and self._agreement.reading.rows == reading.rows
+        model = self._agreement.model if fits else None
         model = None if model is None else drawn(reading, model)
         both = values if model is None else np.concatenate([values, model])
         low, high = float(np.nanmin(both)), float(np.nanmax(both))

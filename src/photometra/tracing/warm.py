@@ -33,6 +33,8 @@ def _steps():
         lambda: [measured("spectrophotometer", glass, g) for g in ("di:8", "de:8", "45:0")],
     )
     yield "gloss meter", lambda: measured("glossmeter", metal)
+    wax = Surface({"subsurface": 1.0})
+    yield "scatter probe", lambda: (measured("scatterprobe", wax), measured("ellipsometer", Surface()))
     for name, light in (
         ("furnace", uniform_environment()),
         ("tracer", environment_from([[[1.0] * 3] * 4] * 2)),

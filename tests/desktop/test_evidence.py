@@ -1,0 +1,254 @@
+"""Evidence in the real window: the import sheet, pasting, colour targets, the shelf, and the edits of a reading."""
+
+import numpy as np
+import pytest
+from PyQt6.QtCore import QMimeData, QPoint, QPointF, Qt, QUrl
+from PyQt6.QtGui import QDropEvent
+from PyQt6.QtTest import QTest
+from PyQt6.QtWidgets import QApplication, QComboBox, QFileDialog, QInputDialog, QLineEdit
+
+from photometra.readings import read_file, with_uncertainty
+
+from .conftest import PATIENCE_MS, click, drag
+
+CTRL = Qt.KeyboardModifier.ControlModifier
+SHIFT = Qt.KeyboardModifier.ShiftModifier
+
+
+def drop(window, *paths):
+    data = QMimeData()
+    data.setUrls([QUrl.fromLocalFile(str(p)) for p in paths])
+    window.dropEvent(QDropEvent(
+        QPointF(50, 50), Qt.DropAction.CopyAction, data, Qt.MouseButton.LeftButton, Qt.KeyboardModifier.NoModifier
+    ))  # fmt: skip
+
+
+def sheet_of(window, qtbot):
+    """The import sheet, once it is there."""
+    there = window.files
+    qtbot.waitUntil(lambda: there.import_sheet is not None and there.import_sheet.isVisible(), timeout=PATIENCE_MS)
+    return there.import_sheet
+
+
+def choose(box: QComboBox, data):
+    """Take an entry of a box by keyboard."""
+    box.setFocus()
+    QTest.keyClick(box, Qt.Key.Key_Home)
+    for _ in range(box.count()):
+        if box.currentData() == data:
+            break
+        QTest.keyClick(box, Qt.Key.Key_Down)
+    assert box.currentData() == data
+
+
+def retype(edit: QLineEdit, text):
+    edit.setFocus()
+    edit.selectAll()
+    QTest.keyClicks(edit, text)
+    QTest.keyClick(edit, Qt.Key.Key_Return)
+
+
+class TestImporting:
+    def test_a_sheet_shows_what_was_understood_before_it_is_taken(self, window, tmp_path, qtbot):
+        path = tmp_path / "plate.txt"
+        path.write_text("Wavelength / nm;R / %;Remark\n400;12,5;x\n500;13,5;y\n600;20;z\n")
+        drop(window, path)
+        sheet = sheet_of(window, qtbot)
+        count = len(window.session.specimen.readings)
+        assert sheet.kind.currentData() == "reflectance" and sheet.decimal.currentData() == ","
+        assert "column 'Remark' was left out" in sheet.doubts.text() and "no geometry" in sheet.doubts.text()
+        assert sheet.table.horizontalHeaderItem(2).text() == "? Remark"
+        retype(sheet.form.fields["rule"], "2 % + 0.002")
+        qtbot.waitUntil(lambda: sheet.understood.reading.rule == "2 % + 0.002", timeout=PATIENCE_MS)
+        assert len(window.session.specimen.readings) == count
+        click(sheet.take_button)
+        reading = window.session.reading
+        assert reading.name == "plate" and reading.sigma["reflectance"] == pytest.approx([0.0045, 0.0047, 0.006])
+        window.activateWindow()
+        qtbot.waitUntil(window.isActiveWindow, timeout=PATIENCE_MS)
+        QTest.keyClick(window, Qt.Key.Key_Z, CTRL)
+        assert len(window.session.specimen.readings) == count
+
+    def test_columns_nobody_knows_can_be_named(self, window, tmp_path, qtbot):
+        path = tmp_path / "a.csv"
+        path.write_text("Wellenlaenge,Helligkeit\n400,0.2\n700,0.4\n")
+        drop(window, path)
+        sheet = sheet_of(window, qtbot)
+        assert not sheet.take_button.isEnabled() and "Wellenlaenge" in sheet.doubts.text()
+        for i, name in enumerate(("wavelength_nm", "reflectance")):
+            choose(sheet.table.cellWidget(0, i), name)
+            qtbot.waitUntil(lambda i=i, n=name: sheet.understood.meanings[i].name == n, timeout=PATIENCE_MS)
+        assert sheet.take_button.isEnabled()
+        click(sheet.take_button)
+        assert window.session.reading.columns["reflectance"] == pytest.approx([0.2, 0.4])
+
+    def test_one_of_several_samples_is_chosen_and_cancel_takes_none(self, window, tmp_path, qtbot):
+        path, study = tmp_path / "set.cgats", window.session.study
+        path.write_text(
+            "CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A LAB_B\nEND_DATA_FORMAT\n"
+            "BEGIN_DATA\nA1 50 1 2\nA2 60 1 1\nEND_DATA\n"
+        )
+        drop(window, path)
+        sheet = sheet_of(window, qtbot)
+        choose(sheet.sample, "A2")
+        qtbot.waitUntil(lambda: sheet.understood.sample == "A2", timeout=PATIENCE_MS)
+        assert sheet.understood.reading.columns["L"] == pytest.approx([60.0])
+        QTest.keyClick(sheet, Qt.Key.Key_Escape)
+        assert window.session.study is study
+
+    def test_a_table_is_pasted(self, window, qtbot):
+        QApplication.clipboard().setText("angle\tgloss\n20\t80\n60\t90\n")
+        QTest.keyClick(window, Qt.Key.Key_V, CTRL | SHIFT)
+        click(sheet_of(window, qtbot).take_button)
+        assert window.session.reading.kind_key == "gloss" and window.session.reading.rows == 2
+
+    def test_a_colour_is_typed(self, window, qtbot):
+        QTest.keyClick(window, Qt.Key.Key_T, CTRL)
+        dialog = window.colour_target
+        QTest.keyClicks(dialog.edit, "52.1, 8.3,")
+        assert not dialog.take_button.isEnabled() and "three numbers" in dialog.says.text()
+        QTest.keyClicks(dialog.edit, " 24.7")
+        click(dialog.take_button)
+        reading = window.session.reading
+        assert reading.kind_key == "colour" and [reading.columns[c][0] for c in "Lab"] == [52.1, 8.3, 24.7]
+
+
+class TestShelf:
+    def test_a_device_is_warmed_calibrated_and_read(self, window, qtbot):
+        window.session.choose(1)
+        QTest.keyClick(window, Qt.Key.Key_D, CTRL)
+        sheet = window.sheets["shelf"]
+        click(sheet.cards["glossmeter"])
+        count = len(window.session.specimen.readings)
+        click(sheet.measure_button)
+        qtbot.waitUntil(lambda: "is off" in sheet.says.text(), timeout=PATIENCE_MS)
+        click(sheet.power)
+        click(sheet.measure_button)
+        qtbot.waitUntil(lambda: "still cold" in sheet.says.text(), timeout=PATIENCE_MS)
+        qtbot.waitUntil(lambda: sheet.device.state(sheet.now).wait_s == 0.0, timeout=PATIENCE_MS)
+        click(sheet.measure_button)
+        qtbot.waitUntil(lambda: "not calibrated" in sheet.says.text(), timeout=PATIENCE_MS)
+        click(sheet.standards.itemAt(0).widget())
+        assert sheet.standards.itemAt(0).widget().text() == "gloss tile ✓"
+        click(sheet.measure_button)
+        qtbot.waitUntil(lambda: len(window.session.specimen.readings) == count + 1, timeout=PATIENCE_MS)
+        assert "simulated gloss meter, mean of 3" in window.session.reading.source
+        QTest.keyClick(window, Qt.Key.Key_Z, CTRL)
+        assert len(window.session.specimen.readings) == count
+
+
+class TestSheets:
+    def test_the_agreement_of_the_study_is_sorted_followed_and_exported(self, window, qtbot, tmp_path, monkeypatch):
+        qtbot.waitUntil(lambda: window.session.is_current, timeout=PATIENCE_MS)
+        QTest.keyClick(window, Qt.Key.Key_G, CTRL)
+        sheet = window.sheets["agreement"]
+        readings = sum(len(s.readings) for s in window.session.study.specimens)
+        assert sheet.table.rowCount() == readings and f"of {readings} readings" in sheet.state.text()
+        header = sheet.table.horizontalHeader()
+        at = QPoint(header.sectionViewportPosition(3) + 12, header.height() // 2)
+        QTest.mouseClick(header.viewport(), Qt.MouseButton.LeftButton, pos=at)
+        values = [float(sheet.table.item(r, 3).text()) for r in range(readings)]
+        assert values == sorted(values) or values == sorted(values, reverse=True)
+        sheet.table.selectRow(0)
+        QTest.keyClick(sheet.table, Qt.Key.Key_Return)
+        assert window.session.specimen.name == sheet.table.item(0, 0).text()
+        out = tmp_path / "agreement.csv"
+        monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *a, **k: (str(out), ""))
+        click(sheet.export_button)
+        lines = out.read_text(encoding="utf-8").splitlines()
+        assert len(lines) == readings + 1 and lines[0].startswith("specimen,reading")
+        QTest.keyClick(sheet.table, Qt.Key.Key_Escape)
+        assert window.middle.currentWidget() is not sheet
+
+    def test_what_the_evidence_says_and_what_to_read_next(self, window, qtbot):
+        window.session.choose(8)
+        QTest.keyClick(window, Qt.Key.Key_K, CTRL)
+        sheet = window.sheets["evidence"]
+        qtbot.waitUntil(lambda: len(sheet.table.rows) == 3 and not sheet.seen.is_running, timeout=PATIENCE_MS)
+        assert "• sheen.amount" in sheet.table.columns
+        click(sheet.table, sheet.table.rect_of(2, 0).center().toPoint())
+        assert "Lobe at 45° alone would pin" in sheet._words.text()
+        click(sheet.ask_button)
+        qtbot.waitUntil(lambda: bool(sheet.advice), timeout=PATIENCE_MS)
+        best = max(sheet.advice, key=lambda a: a.gain())
+        assert best.instrument == "goniophotometer" and best.gain() > 1.5
+        click(sheet._list.itemAtPosition(0, 2).widget())
+        assert window.middle.currentWidget() is window.sheets["shelf"]
+        assert window.sheets["shelf"].key == "goniophotometer"
+
+    def test_a_reading_is_edited_and_every_edit_undone(self, window, qtbot, tmp_path, monkeypatch):
+        window.session.choose_reading(1)
+        QTest.keyClick(window, Qt.Key.Key_L, CTRL)
+        sheet, before = window.sheets["reading"], window.session.reading
+        retype(sheet.form.fields["rule"], "2 %")
+        assert window.session.reading.sigma["reflectance"] == pytest.approx(0.02 * before.columns["reflectance"])
+        retype(sheet.form.fields["tolerance"], "0.4")
+        assert window.session.reading.tolerance == 0.4
+        retype(sheet.step, "40")
+        click(sheet.buttons["resample"])
+        assert np.all(np.diff(window.session.reading.x) == 40.0)
+        out = tmp_path / "r.txt"
+        monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *a, **k: (str(out), ""))
+        click(sheet.buttons["export"])
+        assert read_file(out).columns["reflectance"] == pytest.approx(window.session.reading.columns["reflectance"])
+        for _ in range(3):
+            QTest.keyClick(window, Qt.Key.Key_Z, CTRL)
+        assert window.session.reading == before
+
+
+def test_a_click_on_a_mark_leaves_it_out_and_another_counts_it_again(window, qtbot):
+    window.session.choose_reading(1)
+    qtbot.waitUntil(lambda: window.session.is_current, timeout=PATIENCE_MS)
+    chart, reading = window.chart, window.session.reading
+    QTest.qWait(100)
+    scene = chart.plot.vb.mapViewToScene(QPointF(float(reading.x[10]), float(reading.columns["reflectance"][10])))
+    at = chart._graphs.mapFromScene(scene)
+    click(chart._graphs.viewport(), at)
+    assert window.session.reading.masked[10] and window.session.reading.masked.sum() == 1
+    QTest.qWait(500)
+    click(chart._graphs.viewport(), at)
+    assert not window.session.reading.masked.any()
+
+
+def test_bounds_are_set_from_the_pin_by_keyboard(window, monkeypatch):
+    gauge = window.strata.gauges["roughness"]
+    monkeypatch.setattr(QInputDialog, "getText", lambda *a, **k: ("0.1 to 0.3", True))
+    gauge.pin.setFocus()
+    QTest.keyClick(gauge.pin, Qt.Key.Key_L)
+    assert dict(window.session.specimen.bounds) == {"roughness": (0.1, 0.3)}
+    assert "between 0.1 and 0.3" in gauge.pin.toolTip()
+    monkeypatch.setattr(QInputDialog, "getText", lambda *a, **k: ("0.3 to 0.1", True))
+    QTest.keyClick(gauge.pin, Qt.Key.Key_L)
+    assert dict(window.session.specimen.bounds) == {"roughness": (0.1, 0.3)}
+
+
+def test_a_colour_becomes_a_spectrum_and_is_drawn(window):
+    window.session.choose(1)
+    window.session.choose_stratum("body")
+    gauge = window.strata.gauges["colour"]
+    click(gauge.turn_button)
+    assert len(window.session.specimen.surface["colour"]) == 21 and gauge.strip.isVisible()
+    middle = gauge.strip.point_of(10).toPoint()
+    drag(gauge.strip, middle, QPoint(middle.x(), 20))
+    assert window.session.specimen.surface["colour"][10] > 0.7
+    QTest.keyClick(gauge.strip, Qt.Key.Key_Down)
+    assert window.session.specimen.surface["colour"][10] < 0.9
+    click(gauge.turn_button)
+    assert len(window.session.specimen.surface["colour"]) == 3
+
+
+def test_other_thicknesses_are_shown_and_tried(window, qtbot):
+    window.session.choose(3)
+    specimen = window.session.specimen
+    for i in (3, 2, 1):
+        specimen = specimen.without_reading(i)
+    vague = with_uncertainty(specimen.readings[0], "20 %")
+    held = specimen.with_reading_at(0, vague).with_free("film.ior", False).with_free("roughness", False)
+    window.session.change_specimen(held, "one vague reading")
+    with qtbot.waitSignal(window.solve_sheet.outcome, timeout=PATIENCE_MS) as outcome:
+        click(window.strata.solve_button)
+    minima = outcome.args[0].minima
+    buttons = window.solve_sheet.minimum_buttons if minima else []
+    assert minima and len(buttons) == len(minima)
+    click(buttons[0])
+    assert window.session.specimen.surface["film.thickness"] == pytest.approx(minima[0].value)
