@@ -1,13 +1,12 @@
 """The command line as a contract: what it prints, where, the exit code, and that bad input changes nothing."""
 
-import json
 import zipfile
 
 import numpy as np
 import pytest
 import trimesh
 
-from photometra.cli import VERBS, main
+from photometra.cli import VERBS
 from photometra.demo.samples import SAMPLES
 from photometra.imaging.pictures import read_header, read_picture
 from photometra.readings import read_file as read_reading
@@ -15,30 +14,6 @@ from photometra.study import read_file
 
 BRASS, PLATE, PRISM = "Brass lamp bracket", "Enamelled number plate", "Lens prism"
 VANE, WAX, RAIL = "Heat-tinted vane", "Beeswax seal block", "Varnished teak rail"
-
-
-@pytest.fixture
-def run(capsys):
-    """Run a command: (exit code, standard output, standard error)."""
-
-    def call(*words):
-        code = main([str(w) for w in words])
-        out = capsys.readouterr()
-        return code, out.out, out.err
-
-    return call
-
-
-@pytest.fixture
-def run_json(run):
-    """Run a command with --json: (exit code, the one object on standard output)."""
-
-    def call(*words):
-        code, out, _ = run(*words, "--json")
-        assert out.count("\n") == 1
-        return code, json.loads(out)
-
-    return call
 
 
 def refused(run, *words):

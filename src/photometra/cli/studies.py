@@ -8,8 +8,10 @@ from typing import Annotated
 import typer
 
 from ..instruments import constants_reading
+from ..readings import averaged
+from ..readings import read_file as read_reading
 from ..study import SUFFIX, Study, read_file, write_file
-from ..surface import PARAMETERS, format_value, parameter, parse
+from ..surface import PARAMETERS, format_value, parameter, parse, spectrum_from
 from ..surface.checks import findings
 from .output import Refused, print_json, table, tell
 
@@ -26,8 +28,23 @@ def parsed(assignments):
         name, sign, text = word.partition("=")
         if not sign:
             raise Refused(f"'{word}' should be NAME=VALUE, as roughness=0.3")
-        values[name.strip()] = parse(parameter(name.strip()), text)
+        p = parameter(name.strip())
+        values[p.name] = _from_file(p, text.strip()[1:]) if text.strip().startswith("@") else parse(p, text)
     return values
+
+
+def _from_file(p, path):
+    """The spectrum of a colour or coefficient from a file of a reading: NAME=@FILE."""
+    if not p.components:
+        raise Refused(f"{p.name} is no colour or coefficient: only those can come from a file")
+    reading = averaged(read_reading(path))
+    wanted = ("reflectance", "total") if p.kind == "colour" else ("scatter_per_mm", "absorption_per_mm")
+    if p.name.endswith("absorption"):
+        wanted = wanted[::-1]
+    column = next((c for c in wanted if c in reading.columns), None)
+    if column is None or reading.kind.along != "wavelength_nm":
+        raise Refused(f"{path}: there is no {' or '.join(wanted)} by wavelength in it for {p.name}")
+    return spectrum_from(p, reading.x, reading.columns[column])
 
 
 def changed(specimen, assignments):

@@ -158,7 +158,7 @@ def _named(text):
         unit = _unit(spelt) if spelt else ""
         if stem in _ONLY_WITH_UNIT and not unit:
             continue
-        if stem == "energy" and not unit:
+        if stem in ("energy", "photon_energy") and not unit:
             unit = "ev"
         measure = MEASURES[name.partition(":")[0]]
         # A whole name that ends like a unit says it.

@@ -19,7 +19,8 @@ def colour_target(text, illuminant="D65", observer="1931-2", geometry="di:8", si
     else:
         named = re.match(r"^(lab|xyz|l\*a\*b\*)?[\s:=]*(.*)$", text, re.I)
         word, rest = (named[1] or "lab").lower(), named[2]
-        parts = [p for p in re.split(r"[;\s]+|,(?=\s)|,(?=[-+.\d]+(?:,|$))", rest) if p]
+        # A comma is a decimal sign only where a semicolon parts the numbers.
+        parts = [p for p in re.split(r"[;\s]+" if ";" in rest else r"[,\s]+", rest) if p]
         try:
             numbers = [float(p.replace("−", "-").replace(",", ".")) for p in parts]
         except ValueError:

@@ -1,0 +1,186 @@
+"""What is understood of the tables that people have: names, units, separators, several samples; and the doubts."""
+
+import numpy as np
+import pytest
+
+from photometra.colour import xyz_to_lab
+from photometra.readings import CHANNELS_NM, Choices, ReadingError, read_text, understand
+from photometra.readings.columns import MEASURES, UNITS, meaning_of, plain_name
+from photometra.readings.targets import colour_target
+from photometra.readings.uncertainty import rule_of
+
+
+@pytest.mark.parametrize(("header", "name", "unit"), [
+    ("wavelength_nm", "wavelength_nm", "nm"),
+    ("Wavelength (µm)", "wavelength_nm", "um"),
+    ("wavelength / nm", "wavelength_nm", "nm"),
+    ("λ [nm]", "wavelength_nm", "nm"),
+    ("WL", "wavelength_nm", ""),
+    ("Energy (eV)", "wavelength_nm", "ev"),
+    ("photon energy", "wavelength_nm", "ev"),
+    ("R (%)", "reflectance", "percent"),
+    ("reflectance_percent", "reflectance", "percent"),
+    ("Rs", "reflectance:s", ""),
+    ("reflectance_p", "reflectance:p", ""),
+    ("AOI (deg)", "angle_deg", "deg"),
+    ("incidence_deg", "incidence_deg", "deg"),
+    ("Psi", "psi_deg", ""),
+    ("Δ (°)", "delta_deg", "deg"),
+    ("radius_mm", "radius_mm", "mm"),
+    ("distance (cm)", "radius_mm", "cm"),
+    ("mu_a (1/cm)", "absorption_per_mm", "1/cm"),
+    ("sigma_s [mm^-1]", "scatter_per_mm", "1/mm"),
+    ("absorption_per_mm", "absorption_per_mm", "1/mm"),
+    ("reduced_scatter_g_per_mm", "scatter_per_mm:green", "1/mm"),
+    ("exitance_b", "exitance_per_mm2:blue", ""),
+    ("L*", "L", ""),
+    ("XYZ_Y", "Y", ""),
+    ("gloss (GU)", "gloss_units", "gu"),
+    ("brdf_per_sr", "brdf_per_sr", "1/sr"),
+    ("total transmittance", "total", ""),
+])  # fmt: skip
+def test_a_columns_name_says_what_it_is_and_in_which_unit(header, name, unit):
+    found = meaning_of(header)
+    assert (found.name, found.unit, found.is_sigma) == (name, unit, False)
+
+
+def test_uncertainty_columns_and_what_is_nothing_known():
+    assert meaning_of("sigma_n").is_sigma and meaning_of("sigma_n").name == "n"
+    assert meaning_of("sigma").is_sigma and meaning_of("sigma").name == ""
+    assert meaning_of("uncertainty reflectance (%)").unit == "percent"
+    # Beside L*, a*, b* it is the uncertainty of a; a coefficient needs its unit.
+    assert meaning_of("sigma_a").is_sigma and not meaning_of("sigma_a (1/mm)").is_sigma
+    for nonsense in ("shine", "wavelength (parsec)", "n (nm)", "", "µ", "___", "()"):
+        assert meaning_of(nonsense).name == "" and not meaning_of(nonsense).is_sigma
+
+
+def test_every_column_has_a_measure_with_units_and_a_plain_name():
+    for name, measure in MEASURES.items():
+        assert next(iter(UNITS[measure].values())) == 1.0
+        assert "_" not in plain_name(name)
+
+
+@pytest.mark.parametrize(("text", "kind", "column", "values"), [
+    ("wavelength_nm;reflectance\n400;0,25\n500;0,5\n", "reflectance", "reflectance", [0.25, 0.5]),
+    ("wavelength_nm reflectance\n400 0.25\n500 0.5\n", "reflectance", "reflectance", [0.25, 0.5]),
+    ("nm,R\n", None, None, None),
+    ("wl,R\n400,25\n500,50\n", "reflectance", "reflectance", [0.25, 0.5]),
+    ("eV,n\n", None, None, None),
+    ("energy,n,k\n2,1.5,0\n3,1.6,0.1\n", "constants", "n", [1.6, 1.5]),
+    ("wl,n\n0.45,1.6\n0.65,1.5\n", "index", "n", [1.6, 1.5]),
+    ("angle,wavelength_nm,Rs,Rp\n45,550,0.1,0.01\n", "specular", "reflectance", [0.1, 0.01]),
+    ("aoi,wl,pol,r\n45,550,p,0.01\n45,550,S,0.1\n", "specular", "reflectance", [0.1, 0.01]),
+    ("incidence,view,brdf\n45,40,3\n45,45,9\n", "lobe", "brdf_per_sr", [3.0, 9.0]),
+    ("wavelength_nm,t\n400,0.9\n500,0.8\n", "transmittance", "total", [0.9, 0.8]),
+    ("wavelength_nm,regular,total\n400,0.9,\n500,,0.8\n", "transmittance", "total", [np.nan, 0.8]),
+    ("wl,absorption (1/cm),scatter (1/cm)\n500,1,20\n", "coefficients", "scatter_per_mm", [2.0]),
+    ("radius_mm,exitance_r,exitance_g,exitance_b\n1,3,2,1\n", "scatter", "exitance_per_mm2", [1.0, 2.0, 3.0]),
+    ("L,a,b\n50,1,-2\n51,1,-2\n", "colour", "b", [-2.0, -2.0]),
+    ("patch,incidence_deg,view_deg,red,green,blue\n1,45,0,.2,.1,.05\n", "photograph", "green", [0.1]),
+])  # fmt: skip
+def test_tables_as_people_write_them(text, kind, column, values):
+    found = understand(text, "a.csv")
+    if kind is None:
+        assert found.reading is None and found.problem
+        return
+    assert found.problem == "" and found.kind == kind
+    assert found.reading.columns[column] == pytest.approx(values, nan_ok=True)
+
+
+def test_a_channel_stands_where_its_light_is_alone():
+    found = understand("radius_mm,exitance_r,exitance_g,exitance_b\n1,3,2,1\n", "a.csv").reading
+    assert found.columns["wavelength_nm"].tolist() == sorted(CHANNELS_NM.values())
+
+
+def test_what_is_doubtful_is_said():
+    found = understand("wl,R,who\n400,25,me\n500,50,me\n500,51,you\n", "a.csv")
+    said = " | ".join(found.doubts)
+    for words in ("says no unit: taken as nm", "taken as per cent", "column 'who' was left out", "says no geometry",
+                  "says no uncertainty: taken as 0.5 % + 0.001", "read more than once"):  # fmt: skip
+        assert words in said, words
+    assert found.doubtful == {0, 1, 2}
+    whole = "# geometry: di:8\n# uncertainty: 1 %\nwavelength_nm,reflectance_percent\n400,25\n500,50\n"
+    assert understand(whole, "a.csv").doubts == ()
+
+
+def test_xyz_and_linear_rgb_become_lab():
+    found = understand("# illuminant: A\nX,Y,Z\n40,35,10\n", "a.csv").reading
+    want = xyz_to_lab([0.4, 0.35, 0.1], "A")
+    assert [found.columns[c][0] for c in "Lab"] == pytest.approx(list(want))
+    white = understand("red,green,blue\n1,1,1\n", "a.csv").reading
+    assert [white.columns[c][0] for c in "Lab"] == pytest.approx([100.0, 0.0, 0.0], abs=0.05)
+
+
+def test_one_of_several_samples_is_taken():
+    scatter, absorption = ([f"{name}_{c}_per_mm" for c in "rgb"] for name in ("reduced_scatter", "absorption"))
+    text = ",".join(["material", *scatter, *absorption]) + "\nMilk,1,2,3,0.1,0.2,0.3\nWax,4,5,6,0,0,0\n"
+    first = understand(text, "a.csv")
+    assert (
+        first.samples == ("Milk", "Wax") and first.sample == "Milk" and "2 samples; 'Milk' is taken" in first.doubts[0]
+    )
+    second = understand(text, "a.csv", Choices(sample="Wax")).reading
+    assert second.columns["scatter_per_mm"].tolist() == [6.0, 5.0, 4.0]
+    assert "no sample 'Tar'" in understand(text, "a.csv", Choices(sample="Tar")).problem
+
+
+def test_a_cgats_file_of_spectra():
+    fields = "SAMPLE_ID SPECTRAL_NM400 SPECTRAL_NM500 SPECTRAL_NM600"
+    sets = "A1 0.1 0.2 0.3\nA2 0.4 0.5 0.6"
+    text = f'CGATS.17\nORIGINATOR "lab 3"\nBEGIN_DATA_FORMAT\n{fields}\nEND_DATA_FORMAT\nBEGIN_DATA\n{sets}\nEND_DATA\n'
+    found = understand(text, "a.txt", Choices(sample="A2"))
+    assert found.samples == ("A1", "A2") and found.reading.source == "lab 3"
+    assert found.reading.x.tolist() == [400.0, 500.0, 600.0]
+    assert found.reading.columns["reflectance"].tolist() == [0.4, 0.5, 0.6]
+    with pytest.raises(ReadingError, match="no whole table"):
+        understand("CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID\n", "a.txt")
+    with pytest.raises(ReadingError, match="line 5: 1 values where the table has 2 fields"):
+        understand("CGATS.17\nBEGIN_DATA_FORMAT\nLAB_L LAB_A\nBEGIN_DATA\n5\nEND_DATA\n", "a.txt")
+
+
+def test_choices_correct_what_was_understood():
+    text = "a b\n400 12\n500 13\n"
+    columns = {0: ("wavelength_nm", "nm"), 1: ("reflectance", "percent")}
+    found = understand(text, "a.csv", Choices(columns=columns, more={"geometry": "45:0", "name": "Plate"}))
+    assert (found.reading.name, found.reading.geometry) == ("Plate", "45:0")
+    assert found.reading.columns["reflectance"] == pytest.approx([0.12, 0.13])
+    # Numbers without a header are taken in the order of a kind that is named.
+    bare = understand("500,1.5,0\n400,1.6,0.1\n", "a.csv", Choices(kind="constants")).reading
+    assert bare.columns["k"].tolist() == [0.1, 0.0]
+    assert understand("1,5\n", "a.csv", Choices(separator=";", decimal=",")).sheet.blocks[0].rows[0][1] == ["1,5"]
+
+
+def test_a_thickness_goes_only_where_one_belongs():
+    pane = understand("# thickness: 2.5 mm\nwavelength_nm,total\n400,0.9\n", "a.csv").reading
+    assert pane.thickness_mm == 2.5 and "2.5 mm" in pane.label
+    gloss = understand("# thickness: 2.5 mm\nangle,gloss\n60,80\n", "a.csv")
+    assert gloss.reading.thickness_mm == 0.0 and any("thickness was left out" in d for d in gloss.doubts)
+    assert "thickness 'thick' in its header" in understand("# thickness: thick\nwl,t\n400,1\n", "a.csv").problem
+
+
+@pytest.mark.parametrize(("text", "pair"), [
+    ("2 %", (0.02, 0.0)), ("0.002", (0.0, 0.002)), ("2 % + 0.002", (0.02, 0.002)), ("± 1e-3 + 0.5%", (0.005, 0.001)),
+])  # fmt: skip
+def test_rules_of_uncertainty(text, pair):
+    assert rule_of(text) == pytest.approx(pair)
+
+
+@pytest.mark.parametrize("text", ["", "much", "2 % of it", "-1 %", "0", "nan", "1 + x"])
+def test_what_is_no_rule(text):
+    with pytest.raises(ValueError, match="uncertainty"):
+        rule_of(text)
+
+
+@pytest.mark.parametrize(("text", "lab"), [
+    ("52.1, 8.3, 24.7", (52.1, 8.3, 24.7)), ("Lab 52.1 8.3 -24.7", (52.1, 8.3, -24.7)), ("#ffffff", (100.0, 0.0, 0.0)),
+    ("XYZ 95.047 100 108.883", (100.0, 0.0, 0.0)), ("52,1; 8,3; 24,7", (52.1, 8.3, 24.7)),
+])  # fmt: skip
+def test_a_colour_as_people_type_it(text, lab):
+    target = colour_target(text)
+    assert [target.columns[c][0] for c in "Lab"] == pytest.approx(lab, abs=0.05)
+    assert target.kind_key == "colour" and read_text("L,a,b\n1,2,3\n", "x").kind_key == "colour"
+
+
+@pytest.mark.parametrize("text", ["", "red", "#12345", "1 2", "1, 2, 3, 4", "XYZ one two three"])
+def test_what_is_no_colour(text):
+    with pytest.raises(ValueError, match="three numbers"):
+        colour_target(text)
