@@ -22,7 +22,7 @@ def test_it_holds_the_specimens_with_their_evidence(demo):
         "Beeswax seal block": ["reflectance", "reflectance", "gloss", "scatter"],
         "Varnished teak rail": ["reflectance", "reflectance", "gloss"],
         "Ruby signal glass": ["index", "transmittance", "gloss"],
-        "Canvas awning": ["reflectance", "reflectance", "gloss", "transmittance"],
+        "Canvas awning": ["reflectance", "reflectance", "lobe", "transmittance"],
         "Wool-felt duster": ["reflectance", "reflectance", "lobe"],
     }
     assert all("simulated" in r.source for s in demo.specimens for r in s.readings)

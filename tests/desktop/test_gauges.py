@@ -136,7 +136,7 @@ def test_every_gauge_and_field_has_a_tooltip(window):
     for name, gauge in window.strata.gauges.items():
         tip = gauge.toolTip()
         assert PARAMETERS[name].meaning in tip, name
-    for field in (window.sight.turn, window.sight.strength, window.sight.exposure, window.sight.environment):
+    for field in (window.sight.turn, window.sight.strength, window.sight.chain.exposure, window.sight.environment):
         assert field.toolTip()
 
 

@@ -44,7 +44,7 @@ def test_from_opening_to_reopening(window, make_window, qtbot):
 
     # Balance on the 18 % patch by clicking it.
     frame = wait_for_picture(qtbot, window, samples=8)
-    click(window.sight.neutral)
+    click(window.sight.chain.neutral)
     assert window.sight.picture.picking
     at = window.sight.patch_position(1).toPoint()
     click(window.sight.picture, at)
@@ -120,7 +120,7 @@ def test_pause_resume_and_restart(window, qtbot):
 def test_the_light_is_turned_strengthened_exposed_and_changed(window, qtbot):
     session, sight = window.session, window.sight
     booth = session.study.booth
-    drag(sight.exposure, QPoint(20, 12), QPoint(60, 12))
+    drag(sight.chain.exposure, QPoint(20, 12), QPoint(60, 12))
     assert session.study.booth.exposure == pytest.approx(booth.exposure + 0.8, abs=0.1)
     drag(sight.picture, QPoint(100, 100), QPoint(160, 100), button=Qt.MouseButton.RightButton)
     assert session.study.booth.turn == pytest.approx(booth.turn + 30.0, abs=2.0)
@@ -162,7 +162,7 @@ def test_the_probe_reads_the_pixel_under_the_pointer(window, qtbot):
 
 def test_expose_for_white(window, qtbot):
     wait_for_picture(qtbot, window, samples=8)
-    click(window.sight.expose)
+    click(window.sight.chain.expose)
     click(window.sight.picture, window.sight.patch_position(3).toPoint())
     booth = window.session.study.booth
     at = window.sight.picture.pixel_at(window.sight.patch_position(3))

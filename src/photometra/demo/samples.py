@@ -164,7 +164,12 @@ SAMPLES = (
             }
         ),
         {"colour": (0.4, 0.4, 0.4), "roughness": 0.5, "reverse.translucency": 0.1},
-        (("spectrophotometer", "di:8"), ("spectrophotometer", "45:0"), ("glossmeter", ""), ("transmissometer", "")),
+        (
+            ("spectrophotometer", "di:8"),
+            ("spectrophotometer", "45:0"),
+            ("goniophotometer", ""),
+            ("transmissometer", ""),
+        ),
         ("roughness", "colour", "reverse.translucency"),
         "Sailcloth over the gallery door; the colour of its far side is held.",
         "cloth",

@@ -114,7 +114,7 @@ class ReadingChart(QWidget):
         self._graphs.scene().sigMouseClicked.connect(self._clicked)
         self.rest.setXLink(self.plot)
         for plot in (self.plot, self.rest):
-            plot.getAxis("left").setWidth(48)
+            plot.getAxis("left").setWidth(56)
         self.plot.getAxis("bottom").setStyle(showValues=False)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
@@ -143,7 +143,12 @@ class ReadingChart(QWidget):
             return
         found = [a for a in self.session.agreements_of(self.session.specimen) if a.reading == reading]
         agreement = found[0] if found else None
-        self.title.setText(f"{reading.name}  ·  {reading.kind.value_label} against {reading.kind.axis_label}")
+        self.title.setText(reading.name)
+        for axis, words in (
+            (self.plot.getAxis("left"), reading.kind.value_label),
+            (self.rest.getAxis("bottom"), reading.kind.axis_label),
+        ):  # fmt: skip
+            axis.setLabel(words, **{"font-size": "8pt", "color": theme.current().quiet})
         self._show_verdict(reading, agreement)
         x = reading.x
         straw, verdigris = theme.colour("straw"), theme.colour("verdigris")

@@ -32,7 +32,9 @@ from .evidence_sheet import EvidenceSheet
 from .files import Files
 from .hand_over import HandOver
 from .ledger import Ledger
+from .photograph_sheet import PhotographSheet
 from .probe_line import ProbeLine
+from .proof_sheet import ProofSheet
 from .reading_sheet import ReadingSheet
 from .route import Route
 from .session import Session
@@ -68,6 +70,8 @@ class MainWindow(QMainWindow):
             "evidence": EvidenceSheet(self.session),
             "shelf": ShelfSheet(self.session),
             "reading": ReadingSheet(self.session),
+            "proofs": ProofSheet(self.session),
+            "photograph": PhotographSheet(self.session),
         }
         self.strata = StrataPanel(self.session)
         self.probe_line = ProbeLine(self.session)
@@ -149,6 +153,13 @@ class MainWindow(QMainWindow):
             sheet.closed.connect(self.show_sheet)
         self.sheets["evidence"].shelf_wanted.connect(self._open_shelf_at)
         self.sheets["shelf"].read.connect(self._take_from_shelf)
+        strip = self.sight.compare_strip
+        strip.keep_wanted.connect(self.keep_proof)
+        strip.proofs_wanted.connect(lambda: self.show_sheet("proofs"))
+        strip.reference_wanted.connect(lambda: self.show_sheet("photograph"))
+        self.sheets["proofs"].keep_wanted.connect(self.keep_proof)
+        self.sheets["proofs"].compare_wanted.connect(self._compare_with)
+        self.sheets["photograph"].compare_wanted.connect(self._compare_with)
         self.sheets["reading"].remove_wanted.connect(self.remove_reading)
         self.ledger.edit_wanted.connect(lambda: self.show_sheet("reading"))
         self.ledger.more_wanted.connect(self._reading_menu)
@@ -205,6 +216,20 @@ class MainWindow(QMainWindow):
         self.colour_target = ColourTarget(self)
         self.colour_target.taken.connect(lambda reading: self.session.add_reading(reading, "colour target"))
         self.colour_target.open()
+
+    def keep_proof(self):
+        """Keep the specimen with its picture as a proof."""
+        frame = self.sight.picture.frame
+        if self.session.specimen is None or frame is None or frame.step > 1 or self.sight.layer:
+            self.say("A proof needs a whole picture: wait until it is there, all light shown.")
+            return
+        self.session.keep_proof(frame.linear)
+        self.say(f"Kept {self.session.study.proofs[-1].name} of the {self.session.specimen.name.lower()}")
+
+    def _compare_with(self, partner):
+        if partner is not None:
+            self.show_sheet()
+            self.sight.compare_strip.compare_with(partner)
 
     def remove_reading(self):
         """Take the chosen reading out of the study."""
@@ -268,6 +293,9 @@ class MainWindow(QMainWindow):
         )
         self._add(view, "&Pause or resume", self.probe_line.pause.toggle, "Ctrl+Space")
         self._add(view, "&Restart the picture", self.sight.loop.restart, "Ctrl+R")
+        self._add(view, "&Keep a proof", self.keep_proof, "Ctrl+J")
+        self._add(view, "Pr&oofs", partial(self.toggle_sheet, "proofs"), "Ctrl+Shift+J")
+        self._add(view, "P&hotograph of the specimen", partial(self.toggle_sheet, "photograph"), "Ctrl+Shift+P")
         self._add(view, "P&lain view and back", self.sight.toggle_plain, "Ctrl+P")
         view.addSeparator()
         self._add(view, "&Light theme", partial(self.use_theme, "light"))
@@ -327,7 +355,7 @@ class MainWindow(QMainWindow):
         elif step == "Light":
             if self.session.study.booth.white is None and self.session.specimen is not None:
                 self.sight.pick(NEUTRAL)
-            self.sight.exposure.setFocus()
+            self.sight.chain.exposure.setFocus()
         elif step in _GAUGES:
             stratum, name = _GAUGES[step]
             self.session.choose_stratum(stratum)

@@ -27,12 +27,12 @@ class ProbeLine(QWidget):
         self.setFixedHeight(30)
         row = QHBoxLayout(self)
         row.setContentsMargins(10, 0, 8, 0)
-        row.setSpacing(5)
+        row.setSpacing(4)
         self.parts = {}
-        for name in ("linear", "exposed", "balanced", "shown", "Lab"):
+        for name in ("linear", "exposed", "balanced", "bent", "shown", "Lab"):
             title, value = QLabel(name), QLabel("–")
             title.setObjectName("quiet")
-            value.setMinimumWidth({"shown": 66, "Lab": 92}.get(name, 94))
+            value.setMinimumWidth({"shown": 62, "Lab": 84, "bent": 78}.get(name, 88))
             for label in (title, value):
                 label.setFont(theme.font(8.5))
                 row.addWidget(label)
@@ -40,6 +40,7 @@ class ProbeLine(QWidget):
         self.parts["linear"].setToolTip("Scene-linear Rec.709, before anything")
         self.parts["exposed"].setToolTip("After exposure")
         self.parts["balanced"].setToolTip("After white balance")
+        self.parts["bent"].setToolTip("After highlight compression")
         self.parts["shown"].setToolTip("As sent to the screen, 0 to 255")
         self.parts["Lab"].setToolTip("CIE L*a*b* of the balanced value, white 1 1 1 under D65")
         row.addStretch(1)
@@ -75,6 +76,7 @@ class ProbeLine(QWidget):
         self.parts["linear"].setText(_triple(stages.linear))
         self.parts["exposed"].setText(_triple(stages.exposed))
         self.parts["balanced"].setText(_triple(stages.balanced))
+        self.parts["bent"].setText(_triple(stages.compressed))
         self.parts["shown"].setText(" ".join(f"{round(255 * float(v))}" for v in stages.shown))
         self.parts["Lab"].setText(" ".join(f"{v:.1f}" for v in stages.lab).replace("-", "−"))
 

@@ -8,8 +8,7 @@ import numpy as np
 from PyQt6.QtCore import QObject, pyqtSignal
 from PyQt6.QtGui import QImage
 
-from ..imaging.booths import compiled_in, limits_of, scene_of
-from ..imaging.display import Display
+from ..imaging.booths import compiled_in, display_of, limits_of, scene_of
 from ..study import Specimen, Study
 from ..surface.constants import FROM_READING
 from ..tracing import Rendering
@@ -55,7 +54,7 @@ class Request:
 
 def _undisplayed(request):
     """The request without what only shows the picture or ends it; of a layer counts only whether there is one."""
-    booth = replace(request.booth, exposure=0.0, white=None, view="")
+    booth = replace(request.booth, exposure=0.0, white=None, view="", compression=0.0, off=())
     e = booth.effort
     booth = replace(booth, effort=replace(e, samples=0, seconds=0.0, noise=0.0))
     return replace(request, study=replace(request.study, booth=booth), layer="some" if request.layer else "")
@@ -196,8 +195,7 @@ class RenderLoop(QObject):
 
     def _show(self, rendering, request, step):
         linear = rendering.layers()[request.layer] if request.layer else rendering.picture()
-        booth = request.booth
-        shown = Display(booth.exposure, booth.white, booth.view).picture(linear)
+        shown = display_of(request.booth).picture(linear)
         pixels = np.ascontiguousarray((shown * 255.0 + 0.5).astype(np.uint8))
         height, width, _ = pixels.shape
         image = QImage(pixels.data, width, height, 3 * width, QImage.Format.Format_RGB888).copy()

@@ -1,12 +1,16 @@
 """What the window shows and works on: the document, what is chosen in it, and how it agrees."""
 
+from dataclasses import replace
+from datetime import datetime
 from functools import partial
 from pathlib import Path
+from uuid import uuid4
 
 from PyQt6.QtCore import QObject, pyqtSignal
 
 from ..fitting import agreements
-from ..study import History, Study
+from ..imaging.pictures import encoded_exr
+from ..study import History, Proof, Study
 from ..surface import PARAMETERS, STRATA
 from .workers import AFTER_THE_PICTURE, Latest
 
@@ -143,6 +147,29 @@ class Session(QObject):
         self.history.apply(self.study.with_specimen_at(i, specimen), label)
         self.choose(i)
         self.choose_reading(len(specimen.readings) - 1)
+
+    def keep_proof(self, linear):
+        """Keep the chosen specimen as it is, with a scene-linear picture (h, w, 3) of it, as a proof."""
+        s = self.specimen
+        n = 1 + sum(p.specimen == s.name for p in self.study.proofs)
+        found = [a for a in self.agreements_of(s) if a.reading.active and not a.problem]
+        told = tuple((a.reading.name, a.value, a.reading.tolerance) for a in found)
+        date = datetime.now().strftime("%Y-%m-%d %H:%M")
+        picture = f"images/proof-{uuid4().hex[:12]}.exr"
+        proof = Proof(f"Proof {n}", s.name, s.surface, picture, dict(s.sigmas), told, "", date)
+        self.history.apply(self.study.with_proof(proof, encoded_exr(linear)), "keep a proof")
+
+    def change_proof(self, proof, **changes):
+        """Change what a proof says."""
+        proofs = tuple(replace(p, **changes) if p == proof else p for p in self.study.proofs)
+        self.history.apply(replace(self.study, proofs=proofs), "note on a proof")
+
+    def bring_back(self, proof):
+        """Give a proof's specimen its surface again; ValueError where the specimen is gone."""
+        i = self.study.index(proof.specimen)
+        back = replace(self.study.specimens[i], surface=proof.surface, sigmas=dict(proof.sigmas))
+        self.history.apply(self.study.with_specimen_at(i, back), "bring a proof back")
+        self.choose(i)
 
     def set_booth(self, label, dragging=False, **changes):
         key = ("booth", *changes) if dragging else None

@@ -1,23 +1,28 @@
 """The sight: the picture in the booth, on its mid-grey surround, with the strip of its controls."""
 
+import math
 from dataclasses import replace
 
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, QTimer, pyqtSignal
-from PyQt6.QtGui import QPainter, QPainterPath, QPen
+from PyQt6.QtGui import QImage, QPainter, QPainterPath, QPen
 from PyQt6.QtWidgets import (
     QComboBox,
     QHBoxLayout,
+    QLabel,
     QSizePolicy,
     QToolButton,
     QVBoxLayout,
     QWidget,
 )
 
-from ..imaging.booths import UNIFORM, environment_names, scene_of
-from ..imaging.display import FILMIC, PLAIN, exposure_for_white, view_names
+from ..imaging.booths import UNIFORM, display_of, environment_names, scene_of
+from ..imaging.display import FILMIC, PLAIN, exposure_for_white
 from ..surface.checks import picture_findings
 from . import theme
+from .chain_strip import ChainStrip
+from .compare_strip import CompareStrip
+from .comparison import DIVIDER, FLICKER, Comparison
 from .drag_field import DragField
 from .layer_strip import LayerStrip
 from .rendering import Frame, RenderLoop, Request
@@ -42,6 +47,8 @@ class Picture(QWidget):
     orbited = pyqtSignal(float, float, bool)
     """By how many degrees round and up, and whether the drag goes on."""
     neared = pyqtSignal(float)
+    divided = pyqtSignal(float)
+    """The divider is dragged to a place 0..1 across."""
     framed = pyqtSignal(object)
     """A region (left, top, right, bottom) in 0..1."""
     resized = pyqtSignal()
@@ -54,6 +61,9 @@ class Picture(QWidget):
         self._orbiting = None
         self._frame_from = None
         self.drawn_region = None
+        self.divider = None
+        self._dividing = False
+        self._instead = self._overlay = None
         self._pointer = None
         self.setMouseTracking(True)
         self.setMinimumSize(240, 160)
@@ -71,6 +81,21 @@ class Picture(QWidget):
         self.frame = frame
         self.update()
         self._tell()
+
+    def show_instead(self, image):
+        """Show another picture in the frame's place; None for the frame itself."""
+        self._instead = image
+        self.update()
+
+    def show_marks(self, image):
+        """Lay a picture with holes over the frame; None for none."""
+        self._overlay = image
+        self.update()
+
+    def _divider_x(self, y):
+        """Where the divider runs at a height of the widget."""
+        place, angle = self.divider
+        return place * self.width() - (y - 0.5 * self.height()) * math.tan(math.radians(angle))
 
     def pick(self, what):
         """Take the next click as a place to pick; "" ends it."""
@@ -99,6 +124,10 @@ class Picture(QWidget):
             by = event.position() - self._orbiting
             self._orbiting = event.position()
             self.orbited.emit(-0.4 * by.x(), 0.3 * by.y(), True)
+        if self._dividing:
+            at = event.position()
+            place = self.divider[0] + (at.x() - self._divider_x(at.y())) / self.width()
+            self.divided.emit(min(max(place, 0.0), 1.0))
         if self._frame_from is not None:
             self.drawn_region = self._region_to(event.position())
             self.update()
@@ -109,6 +138,8 @@ class Picture(QWidget):
             self._turning = event.position().x()
         elif event.button() != Qt.MouseButton.LeftButton:
             return
+        elif self.divider is not None and abs(event.position().x() - self._divider_x(event.position().y())) < 8.0:
+            self._dividing = True
         elif self.picking == REGION:
             self._frame_from = event.position()
         elif self.picking:
@@ -132,6 +163,7 @@ class Picture(QWidget):
             self._turning = None
             self.turned.emit(0.0, False)
         if event.button() == Qt.MouseButton.LeftButton:
+            self._dividing = False
             if self._orbiting is not None:
                 self._orbiting = None
                 self.orbited.emit(0.0, 0.0, False)
@@ -155,7 +187,11 @@ class Picture(QWidget):
             painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, "The picture is on its way…")
             return
         painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform, self.frame.step > 1)
-        painter.drawImage(QRectF(self.rect()), self.frame.image)
+        painter.drawImage(QRectF(self.rect()), self._instead or self.frame.image)
+        if self._overlay is not None:
+            painter.drawImage(QRectF(self.rect()), self._overlay)
+        if self.divider is not None:
+            self._paint_divider(painter)
         region = self.drawn_region or self.frame.request.booth.region
         if region is not None:
             self._paint_region(painter, region)
@@ -170,6 +206,16 @@ class Picture(QWidget):
             painter.fillRect(box, theme.colour("raised", 230))
             painter.setPen(QPen(theme.colour("text")))
             painter.drawText(box, Qt.AlignmentFlag.AlignCenter, text[self.picking])
+
+    def _paint_divider(self, painter):
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        top, bottom = QPointF(self._divider_x(0.0), 0.0), QPointF(self._divider_x(self.height()), self.height())
+        for ink, wide in (("window", 3.0), ("text", 1.2)):
+            painter.setPen(QPen(theme.colour(ink), wide))
+            painter.drawLine(top, bottom)
+        middle = QPointF(self._divider_x(self.height() / 2.0), self.height() / 2.0)
+        painter.setBrush(theme.colour("raised"))
+        painter.drawEllipse(middle, 6.0, 6.0)
 
     def _paint_region(self, painter, region):
         left, top, right, bottom = region
@@ -212,12 +258,25 @@ class Sight(QWidget):
         self.picture.neared.connect(self._neared)
         self.picture.framed.connect(self._framed)
         self.layer = ""
+        self._marks = False
+        self._compared = None
         self.layers = LayerStrip(session)
         self.layers.chosen.connect(self._show_layer)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(0)
+        self.chain = ChainStrip(session)
+        self.chain.pick_wanted.connect(self.pick)
+        self.chain.marks_wanted.connect(self._mark)
+        self.comparison = Comparison(self)
+        self.comparison.changed.connect(self._compare)
+        self.comparison.made.connect(self._take_compared)
+        self.comparison.failed.connect(session.said)
+        self.compare_strip = CompareStrip(session, self.comparison)
+        self.picture.divided.connect(lambda place: self.comparison.set(place=place))
         column.addWidget(self._strip())
+        column.addWidget(self.chain)
+        column.addWidget(self.compare_strip)
         column.addWidget(self.picture, 1)
         column.addWidget(self.layers)
         session.surface_changed.connect(self._ask)
@@ -238,40 +297,18 @@ class Sight(QWidget):
         self.environment.activated.connect(self._environment_chosen)
         self.turn = DragField("turn", "°", -180.0, 180.0, 0.5, 0, "How far the environment is turned, in degrees")
         self.strength = DragField("light", "×", 0.0, 20.0, 0.01, 2, "Strength of the environment, a factor")
-        self.exposure = DragField("exposure", "EV", -12.0, 12.0, 0.02, 2, "Exposure in stops", sign=True)
-        for field, key in ((self.turn, "turn"), (self.strength, "strength"), (self.exposure, "exposure")):
+        for field, key in ((self.turn, "turn"), (self.strength, "strength")):
             field.changed.connect(lambda v, goes_on, key=key: self._set_booth(key, v, goes_on))
-        self.neutral = self._tool(
-            "Neutral", "Balance on a place that is known to be neutral: click it in the picture (N)", True
-        )
-        self.neutral.setShortcut("N")
-        self.neutral.clicked.connect(lambda on: self.pick(NEUTRAL if on else ""))
-        self.unbalance = self._tool("×", "Take the white balance away")
-        self.unbalance.setFixedWidth(24)
-        self.unbalance.clicked.connect(lambda: self.session.set_booth("take white balance away", white=None))
-        self.expose = self._tool("White", "Expose so that a white you click just reaches white (W)", True)
-        self.expose.setShortcut("W")
-        self.expose.clicked.connect(lambda on: self.pick(WHITE if on else ""))
-        self.view = QComboBox()
-        self.view.setToolTip("View transform: how scene light becomes screen light (P: the plain one and back)")
-        self.view.setAccessibleName("View transform")
-        self.view.activated.connect(lambda i: self.session.set_booth("view", view=self.view.itemData(i)))
         self.booth_button = self._tool("Booth", "Shape, camera, lamps and rendering (B)", True)
         self.booth_button.setShortcut("B")
         self.booth_button.clicked.connect(self.booth_wanted)
-        for part in (
-            self.booth_button,
-            self.environment,
-            self.turn,
-            self.strength,
-            self.exposure,
-            self.neutral,
-            self.unbalance,
-            self.expose,
-        ):
+        for part in (self.booth_button, self.environment, self.turn, self.strength):
             row.addWidget(part)
         row.addStretch(1)
-        row.addWidget(self.view)
+        against = QLabel("against")
+        against.setObjectName("quiet")
+        for part in (against, self.compare_strip.partner, self.compare_strip.more):
+            row.addWidget(part)
         return strip
 
     def _tool(self, text, tip, checkable=False):
@@ -292,16 +329,8 @@ class Sight(QWidget):
             for name in names:
                 self.environment.addItem(name.removeprefix("pictures/").replace("-", " "), name)
         self.environment.setCurrentIndex(max(0, self.environment.findData(booth.environment)))
-        if not self.view.count():
-            for name in view_names():
-                title = {PLAIN: "plain sRGB", FILMIC: "filmic"}.get(name, name)
-                self.view.addItem(title, name)
-            self.view.setFixedWidth(70)
-        self.view.setCurrentIndex(max(0, self.view.findData(booth.view)))
         self.turn.show_value(booth.turn)
         self.strength.show_value(booth.strength)
-        self.exposure.show_value(booth.exposure)
-        self.unbalance.setEnabled(booth.white is not None)
         self._ask()
 
     def _ask(self):
@@ -314,9 +343,49 @@ class Sight(QWidget):
 
     def _take_frame(self, frame):
         self.picture.show_frame(frame)
+        self._show_marks()
+        self.comparison.submit(frame)
         found = picture_findings(frame.request.surface, frame.request.booth.effort, frame.energy_cut)
         self.layers.show_finding(found[0] if found else None)
         self.progressed.emit(frame)
+
+    def _compare(self):
+        """Follow the comparison: have its picture made anew, or drop it."""
+        partner, setting = self.comparison.partner, self.comparison.setting
+        self.picture.divider = (setting.place, setting.angle) if partner and setting.mode == DIVIDER else None
+        if partner is None:
+            self.picture.show_instead(None)
+        elif setting.mode == FLICKER and self._compared is not None and self._compared.other is not None:
+            self.picture.show_instead(self._compared.other if self.comparison.is_other_shown else self._compared.image)
+        else:
+            self.comparison.submit(self.picture.frame)
+
+    def _take_compared(self, found):
+        self._compared = found
+        if self.comparison.partner is None:
+            return
+        shows_other = self.comparison.is_other_shown and found.other is not None
+        self.picture.show_instead(found.other if shows_other else found.image)
+        self.compare_strip.show_apart(found.apart)
+
+    def _mark(self, on):
+        self._marks = on
+        self._show_marks()
+
+    def _show_marks(self):
+        """Mark what is clipped and what is below black, where that is wanted."""
+        frame = self.picture.frame
+        if not self._marks or frame is None:
+            self.picture.show_marks(None)
+            return
+        clipped, below = display_of(self.session.study.booth).marks(frame.linear)
+        overlay = np.zeros((*clipped.shape, 4), np.uint8)
+        for where, name in ((clipped, "brick"), (below, "straw")):
+            c = theme.colour(name)
+            overlay[where] = (c.red(), c.green(), c.blue(), 255)
+        height, width, _ = overlay.shape
+        image = QImage(overlay.data, width, height, 4 * width, QImage.Format.Format_RGBA8888).copy()
+        self.picture.show_marks(image)
 
     # What the person does.
 
@@ -372,8 +441,7 @@ class Sight(QWidget):
     def pick(self, what):
         """Take the next click in the picture as `NEUTRAL` or `WHITE`, or the next drag as `REGION`; "" takes none."""
         self.picture.pick(what)
-        self.neutral.setChecked(what == NEUTRAL)
-        self.expose.setChecked(what == WHITE)
+        self.chain.show_picking(what)
 
     def around(self, x, y):
         """Mean scene-linear colour of the small square about a pixel."""
@@ -413,4 +481,5 @@ class Sight(QWidget):
         return QPointF(x * self.picture.width(), y * self.picture.height())
 
     def end(self):
+        self.comparison.end()
         self.loop.end()

@@ -133,6 +133,7 @@ def _sheet(t):
     QSplitter::handle {{ background: {t.window}; }}
     QTableView, QTreeView, QListView {{ background: {t.raised}; border: 1px solid {t.line};
         gridline-color: {t.faint}; }}
+    QListView::item:selected {{ background: {t.faint}; color: {t.text}; border: 1px solid {t.verdigris}; }}
     QHeaderView::section {{ background: {t.panel}; color: {t.quiet}; border: none;
         border-bottom: 1px solid {t.line}; padding: 3px 6px; }}
     QDialogButtonBox {{ dialogbuttonbox-buttons-have-icons: 0; }}

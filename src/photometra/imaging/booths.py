@@ -1,8 +1,6 @@
 """From a study's booth to the tracer's scene: which light, what stands there, from where it is seen."""
 
 import hashlib
-import os
-import tempfile
 from functools import lru_cache
 from importlib.resources import files
 from pathlib import Path
@@ -22,7 +20,7 @@ from ..tracing import (
 )
 from ..tracing.meshfiles import kept_shape
 from .display import Display
-from .pictures import PictureError, read_picture
+from .pictures import PictureError, decoded_picture, read_picture
 
 UNIFORM = "uniform"
 
@@ -51,15 +49,7 @@ def _from_bytes(name, data):
 
 @lru_cache(maxsize=2)
 def _unpacked(name, _key, data):
-    handle, path = tempfile.mkstemp(suffix=Path(name).suffix)
-    try:
-        with os.fdopen(handle, "wb") as out:
-            out.write(data)
-        return environment_from(read_picture(path))
-    except PictureError as error:
-        raise PictureError(str(error).replace(path, name)) from None
-    finally:
-        os.unlink(path)
+    return environment_from(decoded_picture(name, data))
 
 
 def environment(name, pictures=None) -> Environment:
@@ -142,4 +132,4 @@ def limits_of(booth) -> Limits:
 
 def display_of(booth) -> Display:
     """The booth's own chain from scene-linear to the screen."""
-    return Display(booth.exposure, booth.white, booth.view)
+    return Display(booth.exposure, booth.white, booth.view, booth.compression, booth.off)

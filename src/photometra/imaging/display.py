@@ -1,4 +1,6 @@
-"""From scene-linear to the screen: exposure, white balance, view transform; for a picture or one pixel.
+"""From scene-linear to the screen: exposure, white balance, highlight compression, view transform.
+
+Each step can be switched off; for a picture or one pixel.
 
 View transforms come from OpenColorIO: the configuration that `$OCIO` names, else the library's built-in one.
 For whole pictures a transform is baked into a 3D table, fine enough for the screen; a single pixel, whose
@@ -18,6 +20,8 @@ PLAIN = "plain"
 """The view that changes nothing but the screen's encoding: sRGB, cut at white."""
 FILMIC = "filmic"
 """The configuration's own default view, with its tone curve."""
+EXPOSURE, BALANCE, COMPRESSION, VIEW = CHAIN = ("exposure", "balance", "compression", "view")
+"""The steps of the chain, in order."""
 _GRID, _LOG_LOW, _LOG_HIGH, _LOG_OFFSET = 52, -8.0, 6.0, 2.0**-8
 
 
@@ -87,6 +91,20 @@ def balance_matrix(white):
     return XYZ_TO_RGB @ adaptation(xyz / xyz[1], white_point("D65")) @ RGB_TO_XYZ
 
 
+def compressed(linear, amount):
+    """Highlights bent towards white, (..., 3): what is above a knee of 1 - amount / 2 by its largest channel.
+
+    y = knee + d / (1 + amount d), d = x - knee; the hue is kept. amount 0 changes nothing, 1 lets nothing beyond 1.5.
+    """
+    if amount <= 0.0:
+        return linear
+    knee = 1.0 - 0.5 * amount
+    largest = linear.max(axis=-1, keepdims=True)
+    over = np.maximum(largest - knee, 0.0)
+    bent = np.minimum(largest, knee) + over / (1.0 + amount * over)
+    return np.where(largest > knee, linear * (bent / np.maximum(largest, 1e-12)), linear).astype(linear.dtype)
+
+
 @dataclass(frozen=True)
 class Stages:
     """What one pixel is at each step of the chain; `shown` encoded for the screen, `lab` of the balanced value."""
@@ -94,43 +112,68 @@ class Stages:
     linear: np.ndarray
     exposed: np.ndarray
     balanced: np.ndarray
+    compressed: np.ndarray
     shown: np.ndarray
     lab: np.ndarray
 
 
 @dataclass(frozen=True)
 class Display:
-    """The chain with its settings: exposure in stops, the white to balance to, and the view's name."""
+    """The chain with its settings: exposure in stops, the white to balance to, how far highlights are bent, the view.
+
+    off: steps of `CHAIN` that are switched off; without the view the plain one is taken.
+    """
 
     exposure: float = 0.0
     white: tuple[float, float, float] | None = None
     view: str = FILMIC
+    compression: float = 0.0
+    off: tuple[str, ...] = ()
 
-    def _balanced(self, linear):
-        return (linear * np.float32(2.0**self.exposure)) @ balance_matrix(self.white).T.astype(np.float32)
+    @property
+    def _view(self):
+        return PLAIN if VIEW in self.off else self.view
+
+    def exposed(self, linear):
+        """Scene-linear values after exposure."""
+        stops = 0.0 if EXPOSURE in self.off else self.exposure
+        return np.asarray(linear, np.float32) * np.float32(2.0**stops)
+
+    def balanced(self, linear):
+        """Scene-linear values after exposure and white balance: what colours are told of."""
+        white = None if BALANCE in self.off else self.white
+        return self.exposed(linear) @ balance_matrix(white).T.astype(np.float32)
+
+    def _bent(self, balanced):
+        return balanced if COMPRESSION in self.off else compressed(balanced, self.compression)
 
     def picture(self, linear):
         """(h, w, 3) scene-linear -> values for the screen, 0..1, float32."""
-        balanced = np.ascontiguousarray(self._balanced(np.asarray(linear, np.float32)), np.float32)
-        if self.view == PLAIN:
-            return np.clip(encode_srgb(balanced), 0.0, 1.0).astype(np.float32)
-        balanced = np.maximum(balanced, 0.0)
-        _baked(self.view).applyRGB(balanced)
-        return np.clip(balanced, 0.0, 1.0)
+        bent = np.ascontiguousarray(self._bent(self.balanced(linear)), np.float32)
+        if self._view == PLAIN:
+            return np.clip(encode_srgb(bent), 0.0, 1.0).astype(np.float32)
+        bent = np.maximum(bent, 0.0)
+        _baked(self._view).applyRGB(bent)
+        return np.clip(bent, 0.0, 1.0)
+
+    def marks(self, linear):
+        """(clipped, below black), (h, w) each: where the chain leaves more than white in a channel, or less than 0."""
+        bent = self._bent(self.balanced(linear))
+        return (bent > 1.0).any(axis=-1), (bent < 0.0).any(axis=-1)
 
     def pixel(self, linear) -> Stages:
         """One pixel, (3,), exactly, at each step."""
         linear = np.asarray(linear, np.float32).reshape(3)
-        exposed = linear * np.float32(2.0**self.exposure)
-        balanced = self._balanced(linear)
-        if self.view == PLAIN:
-            shown = np.clip(encode_srgb(balanced), 0.0, 1.0)
+        balanced = self.balanced(linear)
+        bent = self._bent(balanced)
+        if self._view == PLAIN:
+            shown = np.clip(encode_srgb(bent), 0.0, 1.0)
         else:
-            shown = np.ascontiguousarray(np.maximum(balanced, 0.0), np.float32).reshape(1, 1, 3)
-            _exact(self.view).applyRGB(shown)
+            shown = np.ascontiguousarray(np.maximum(bent, 0.0), np.float32).reshape(1, 1, 3)
+            _exact(self._view).applyRGB(shown)
             shown = np.clip(shown.reshape(3), 0.0, 1.0)
         # The picture's white 1, 1, 1 is D65.
-        return Stages(linear, exposed, balanced, shown, xyz_to_lab(linear_srgb_to_xyz(balanced)))
+        return Stages(linear, self.exposed(linear), balanced, bent, shown, xyz_to_lab(linear_srgb_to_xyz(balanced)))
 
 
 def exposure_for_white(linear_white):

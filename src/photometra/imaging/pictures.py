@@ -41,6 +41,33 @@ def read_picture(path):
     return np.ascontiguousarray(pixels[..., :3])
 
 
+def encoded_exr(pixels) -> bytes:
+    """A scene-linear picture (h, w, 3) as the bytes of an EXR of half floats."""
+    handle, path = tempfile.mkstemp(suffix=".exr")
+    os.close(handle)
+    try:
+        write_exr(path, pixels, half=True)
+        return Path(path).read_bytes()
+    finally:
+        os.unlink(path)
+
+
+def decoded_picture(name, data):
+    """A picture (h, w, 3) from a file's bytes, by way of a temporary file, as the picture library wants.
+
+    PictureError, naming `name`, where it cannot be read.
+    """
+    handle, path = tempfile.mkstemp(suffix=Path(name).suffix)
+    try:
+        with os.fdopen(handle, "wb") as out:
+            out.write(data)
+        return read_picture(path)
+    except PictureError as error:
+        raise PictureError(str(error).replace(path, name)) from None
+    finally:
+        os.unlink(path)
+
+
 def read_header(path):
     """The text entries of a picture's header, as a dict."""
     import OpenImageIO as oiio

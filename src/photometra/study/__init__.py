@@ -4,6 +4,7 @@ from .booth import VIEWPOINTS, Booth, Effort, Lamp, Viewpoint
 from .history import History
 from .journal import Claim, Journal, Rescue, rescues
 from .model import Specimen, Study
+from .proof import Proof, Reference, differing
 from .storage import SUFFIX, StudyError, read_file, write_file
 
 __all__ = [
@@ -15,11 +16,14 @@ __all__ = [
     "History",
     "Journal",
     "Lamp",
+    "Proof",
+    "Reference",
     "Rescue",
     "Specimen",
     "Study",
     "StudyError",
     "Viewpoint",
+    "differing",
     "read_file",
     "rescues",
     "write_file",

@@ -62,9 +62,10 @@ class Booth:
     """Where specimens are looked at. turn in degrees, strength a factor, exposure in stops.
 
     environment: a shipped one's name, "uniform", or `pictures/...` for one kept in the study. white: the linear
-    Rec.709 of a place known to be neutral, or None where nothing is balanced. view: a view transform's key. key, back:
-    the two lamps, one before the specimen and one behind it. region: (left, top, right, bottom) in 0..1 of the picture
-    outside which nothing is rendered, or None.
+    Rec.709 of a place known to be neutral, or None where nothing is balanced. compression: how far highlights are bent,
+    0..1. view: a view transform's key. off: steps of the display's chain that are switched off. key, back: the two
+    lamps, one before the specimen and one behind it. region: (left, top, right, bottom) in 0..1 of the picture outside
+    which nothing is rendered, or None.
     """
 
     environment: str = "lantern-room"
@@ -73,6 +74,8 @@ class Booth:
     exposure: float = 0.0
     white: tuple[float, float, float] | None = None
     view: str = "filmic"
+    compression: float = 0.0
+    off: tuple[str, ...] = ()
     viewpoint: Viewpoint = field(default_factory=Viewpoint)
     key: Lamp = field(default_factory=Lamp)
     back: Lamp = field(default_factory=lambda: Lamp(turn=180.0, rise=8.0, distance=1.2, size=1.6))

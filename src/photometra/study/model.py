@@ -8,6 +8,7 @@ from ..fitting import Solution, default_free
 from ..readings import Reading
 from ..surface import Surface, parameter, scalar_owner
 from .booth import Booth
+from .proof import Proof, Reference
 
 
 @dataclass(frozen=True)
@@ -30,6 +31,7 @@ class Specimen:
     notes: str = ""
     shape: str = "ball"
     wall_mm: float = 2.5
+    reference: Reference | None = None
 
     def __hash__(self):
         return hash((self.name, self.surface, self.readings))
@@ -94,13 +96,17 @@ def _checked_size(size_mm):
 
 @dataclass(frozen=True)
 class Study:
-    """A whole document. `pictures` and `meshes`: {name: bytes} of the picture and mesh files it carries."""
+    """A whole document. `pictures`, `meshes`, `images`: {name: bytes} of the environments, the mesh files, and the
+    reference photographs and proofs' pictures that it carries.
+    """
 
     name: str = "Untitled"
     specimens: tuple[Specimen, ...] = ()
     booth: Booth = field(default_factory=Booth)
     pictures: Mapping[str, bytes] = field(default_factory=lambda: MappingProxyType({}))
     meshes: Mapping[str, bytes] = field(default_factory=lambda: MappingProxyType({}))
+    images: Mapping[str, bytes] = field(default_factory=lambda: MappingProxyType({}))
+    proofs: tuple[Proof, ...] = ()
 
     def specimen(self, name) -> Specimen:
         """A specimen by name, whatever its case; ValueError, naming them all, where there is none."""
@@ -141,6 +147,23 @@ class Study:
         if any(s.name.casefold() == name.casefold() for i, s in enumerate(self.specimens) if i != besides):
             raise ValueError(f"there is a specimen '{name}' already; choose another name")
         return name
+
+    def with_image(self, name, data) -> "Study":
+        """The study with a picture kept under a name that starts with `images/`."""
+        return replace(self, images={**self.images, name: data})
+
+    def with_proof(self, proof: Proof, data) -> "Study":
+        """The study with a proof and its picture; a name that is taken gets a number."""
+        taken = {p.name for p in self.proofs if p.specimen == proof.specimen}
+        name, n = proof.name, 2
+        while name in taken:
+            name, n = f"{proof.name} {n}", n + 1
+        return replace(self.with_image(proof.picture, data), proofs=(*self.proofs, replace(proof, name=name)))
+
+    def without_proof(self, proof: Proof) -> "Study":
+        """The study without a proof, nor the picture that was its alone."""
+        images = {n: d for n, d in self.images.items() if n != proof.picture}
+        return replace(self, proofs=tuple(p for p in self.proofs if p is not proof and p != proof), images=images)
 
     def without_specimen(self, index) -> "Study":
         return replace(self, specimens=self.specimens[:index] + self.specimens[index + 1 :])

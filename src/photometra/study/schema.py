@@ -8,6 +8,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from ..surface import NODES_NM
 from .booth import Booth, Effort, Lamp, Viewpoint
+from .proof import IDENTITY, WHOLE
 
 FORMAT = "photometra-study"
 VERSION = 1
@@ -28,17 +29,44 @@ class ReadingEntry(_Strict):
     active: bool = True
 
 
+_Image = Annotated[str, Field(pattern=r"^images/[A-Za-z0-9][A-Za-z0-9._-]{0,120}$")]
+_Surface = dict[str, bool | _Finite | str | tuple[_Finite, _Finite, _Finite] | _Spectrum]
+_Sigmas = dict[str, Annotated[float, Field(ge=0, allow_inf_nan=False)]]
+_Corner = tuple[Annotated[float, Field(ge=-10, le=10)], Annotated[float, Field(ge=-10, le=10)]]
+
+
+class ReferenceEntry(_Strict):
+    picture: _Image
+    curve: _Name = "sRGB"
+    matrix: Annotated[tuple[_Finite, ...], Field(min_length=9, max_length=9)] = IDENTITY
+    exposure: Annotated[float, Field(ge=-30, le=30)] = 0.0
+    corners: tuple[_Corner, _Corner, _Corner, _Corner] = WHOLE
+    residual: Annotated[float, Field(ge=0, allow_inf_nan=False)] = 0.0
+
+
+class ProofEntry(_Strict):
+    name: _Name
+    specimen: _Name
+    surface: _Surface = {}
+    picture: _Image
+    sigmas: _Sigmas = {}
+    agreement: list[tuple[str, Annotated[float, Field(ge=0)], Annotated[float, Field(gt=0)]]] = []
+    note: str = ""
+    date: str = ""
+
+
 class SpecimenEntry(_Strict):
     name: _Name
     size_mm: Annotated[float, Field(ge=0.1, le=10_000)] = 60.0
-    surface: dict[str, bool | _Finite | str | tuple[_Finite, _Finite, _Finite] | _Spectrum] = {}
+    surface: _Surface = {}
     free: list[str] = []
     bounds: dict[str, tuple[_Finite, _Finite]] = {}
-    sigmas: dict[str, Annotated[float, Field(ge=0, allow_inf_nan=False)]] = {}
+    sigmas: _Sigmas = {}
     readings: list[ReadingEntry] = []
     notes: str = ""
     shape: _Name = "ball"
     wall_mm: Annotated[float, Field(gt=0, le=100)] = 2.5
+    reference: ReferenceEntry | None = None
 
 
 _Angle = Annotated[float, Field(ge=-360, le=360)]
@@ -88,6 +116,8 @@ class BoothEntry(_Strict):
         | None
     ) = None
     view: _Name = "filmic"
+    compression: _Share = 0.0
+    off: tuple[Literal["exposure", "balance", "compression", "view"], ...] = ()
     viewpoint: ViewpointEntry = ViewpointEntry()
     key: LampEntry = LampEntry(**asdict(Booth().key))
     back: LampEntry = LampEntry(**asdict(Booth().back))
@@ -112,6 +142,7 @@ class StudyEntry(_Strict):
     name: str = "Untitled"
     booth: BoothEntry = BoothEntry()
     specimens: list[SpecimenEntry] = []
+    proofs: list[ProofEntry] = []
 
 
 def json_schema_text():

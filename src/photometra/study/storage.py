@@ -8,6 +8,7 @@ import os
 import re
 import tempfile
 import zipfile
+from dataclasses import asdict
 from pathlib import Path
 
 from pydantic import ValidationError
@@ -16,11 +17,21 @@ from ..readings import ReadingError, read_text, write_text
 from ..surface import Surface
 from ..surface.parameters import scalar_owner
 from .model import Specimen, Study
-from .schema import FORMAT, VERSION, BoothEntry, ReadingEntry, SpecimenEntry, StudyEntry
+from .proof import Proof, Reference
+from .schema import (
+    FORMAT,
+    VERSION,
+    BoothEntry,
+    ProofEntry,
+    ReadingEntry,
+    ReferenceEntry,
+    SpecimenEntry,
+    StudyEntry,
+)
 
 SUFFIX = ".photometra"
 _MEMBER = re.compile(
-    r"^(study\.json|readings/[a-z0-9-]{1,80}\.csv|(pictures|meshes)/[A-Za-z0-9][A-Za-z0-9._-]{0,120})$"
+    r"^(study\.json|readings/[a-z0-9-]{1,80}\.csv|(pictures|meshes|images)/[A-Za-z0-9][A-Za-z0-9._-]{0,120})$"
 )
 _MOST_MEMBERS = 5_000
 _MOST_JSON = 32_000_000
@@ -59,13 +70,22 @@ def encoded(study: Study) -> dict[str, bytes]:
                 notes=specimen.notes,
                 shape=specimen.shape,
                 wall_mm=specimen.wall_mm,
+                reference=ReferenceEntry(**asdict(specimen.reference)) if specimen.reference else None,
             )
         )
     booth = BoothEntry.of(study.booth)
-    entry = StudyEntry(name=study.name, booth=booth, specimens=specimens)
+    proofs = [
+        ProofEntry(
+            name=p.name, specimen=p.specimen, surface=dict(p.surface.given), picture=p.picture, sigmas=dict(p.sigmas),
+            agreement=list(p.agreement), note=p.note, date=p.date,
+        )
+        for p in study.proofs
+    ]  # fmt: skip
+    entry = StudyEntry(name=study.name, booth=booth, specimens=specimens, proofs=proofs)
     text = json.dumps(entry.model_dump(mode="json"), indent=1, ensure_ascii=False)
     members = {"study.json": text.encode(), **members}
-    return members | {name: bytes(data) for name, data in sorted({**study.pictures, **study.meshes}.items())}
+    carried = {**study.pictures, **study.meshes, **study.images}
+    return members | {name: bytes(data) for name, data in sorted(carried.items())}
 
 
 def write_file(study: Study, path, before_rename=None):
@@ -85,7 +105,9 @@ def write_file(study: Study, path, before_rename=None):
                 for name, data in members.items():
                     info = zipfile.ZipInfo(name, _STAMP)
                     # Pictures are compressed already.
-                    info.compress_type = zipfile.ZIP_STORED if name.startswith("pictures/") else zipfile.ZIP_DEFLATED
+                    info.compress_type = (
+                        zipfile.ZIP_STORED if name.startswith(("pictures/", "images/")) else zipfile.ZIP_DEFLATED
+                    )
                     info.external_attr = 0o644 << 16
                     archive.writestr(info, data)
             out.flush()
@@ -171,14 +193,34 @@ def _decoded(path, archive):
         first = error.errors()[0]
         place = ".".join(str(p) for p in first["loc"])
         raise StudyError(f"{path}: study.json, {place}: {first['msg'].lower()}") from None
-    pictures, meshes = (
-        {n: archive.read(n) for n in sorted(names) if n.startswith(folder)} for folder in ("pictures/", "meshes/")
+    pictures, meshes, images = (
+        {n: archive.read(n) for n in sorted(names) if n.startswith(folder)}
+        for folder in ("pictures/", "meshes/", "images/")
     )
     specimens = tuple(_specimen(path, archive, names, s) for s in entry.specimens)
     folded = [s.name.casefold() for s in specimens]
     if len(set(folded)) != len(folded):
         raise StudyError(f"{path}: two specimens have one name")
-    return Study(entry.name, specimens, entry.booth.booth(), pictures, meshes)
+    for used in (*(s.reference for s in entry.specimens if s.reference), *entry.proofs):
+        if used.picture not in images:
+            raise StudyError(f"{path}: the picture {used.picture} is missing")
+    proofs = tuple(_proof(path, p) for p in entry.proofs)
+    return Study(entry.name, specimens, entry.booth.booth(), pictures, meshes, images, proofs)
+
+
+def _surface_of(path, what, given):
+    try:
+        return Surface({k: float(v) if type(v) is int else v for k, v in given.items()})
+    except ValueError as error:
+        raise StudyError(f"{path}: {what}: {error}") from None
+
+
+def _proof(path, entry: ProofEntry):
+    surface = _surface_of(path, f"proof '{entry.name}'", entry.surface)
+    return Proof(
+        entry.name, entry.specimen, surface, entry.picture, dict(entry.sigmas), tuple(entry.agreement), entry.note,
+        entry.date,
+    )  # fmt: skip
 
 
 def _specimen(path, archive, names, entry: SpecimenEntry):
@@ -194,8 +236,8 @@ def _specimen(path, archive, names, entry: SpecimenEntry):
         except ReadingError as error:
             raise StudyError(str(error)) from None
         readings.append(reading.with_changes(active=r.active))
+    surface = _surface_of(path, f"specimen '{entry.name}'", entry.surface)
     try:
-        surface = Surface({k: float(v) if type(v) is int else v for k, v in entry.surface.items()})
         for scalar in (*entry.free, *entry.bounds, *entry.sigmas):
             scalar_owner(scalar)
     except ValueError as error:
@@ -203,4 +245,5 @@ def _specimen(path, archive, names, entry: SpecimenEntry):
     return Specimen(
         entry.name, entry.size_mm, surface, tuple(readings), frozenset(entry.free),
         dict(entry.bounds), dict(entry.sigmas), entry.notes, entry.shape, entry.wall_mm,
+        Reference(**entry.reference.model_dump()) if entry.reference else None,
     )  # fmt: skip

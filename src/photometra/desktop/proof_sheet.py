@@ -1,0 +1,165 @@
+"""The proofs of a study: their pictures, how they agreed, and what they differ in from the present."""
+
+from functools import lru_cache
+
+import numpy as np
+from PyQt6.QtCore import QSize, Qt, pyqtSignal
+from PyQt6.QtGui import QIcon, QImage, QPixmap
+from PyQt6.QtWidgets import QHBoxLayout, QLabel, QLineEdit, QListWidget, QListWidgetItem, QPushButton, QVBoxLayout
+
+from ..imaging.booths import display_of
+from ..imaging.pictures import PictureError, decoded_picture
+from ..study import differing
+from ..surface import PARAMETERS, format_value
+from .session import Session
+from .sheet import Sheet
+
+_THUMB = QSize(208, 117)
+_MOST_LINES = 14
+
+
+@lru_cache(maxsize=64)
+def _thumbnail(name, data, booth):
+    """A small picture of a proof as the booth's chain shows it; None where it cannot be read."""
+    try:
+        linear = decoded_picture(name, data)
+    except PictureError:
+        return None
+    every = max(1, linear.shape[1] // (2 * _THUMB.width()))
+    shown = display_of(booth).picture(np.ascontiguousarray(linear[::every, ::every]))
+    pixels = np.ascontiguousarray((shown * 255.0 + 0.5).astype(np.uint8))
+    height, width, _ = pixels.shape
+    return QImage(pixels.data, width, height, 3 * width, QImage.Format.Format_RGB888).copy()
+
+
+class ProofSheet(Sheet):
+    """Follows the study's proofs. Bringing one back, noting and removing are undoable steps."""
+
+    compare_wanted = pyqtSignal(object)
+    keep_wanted = pyqtSignal()
+
+    def __init__(self, session: Session, parent=None):
+        super().__init__("Proofs", parent)
+        self.session = session
+        self.keep_button = QPushButton("Keep a proof")
+        self.keep_button.setToolTip("Keep surface, picture and agreement as they are now (Ctrl+J)")
+        self.keep_button.clicked.connect(self.keep_wanted)
+        self.head.insertWidget(2, self.keep_button)
+        self.list = QListWidget()
+        self.list.setViewMode(QListWidget.ViewMode.IconMode)
+        self.list.setIconSize(_THUMB)
+        self.list.setGridSize(QSize(_THUMB.width() + 14, _THUMB.height() + 46))
+        self.list.setResizeMode(QListWidget.ResizeMode.Adjust)
+        self.list.setMovement(QListWidget.Movement.Static)
+        self.list.setWordWrap(True)
+        self.list.setAccessibleName("Proofs")
+        self.list.currentRowChanged.connect(lambda _row: self._show_chosen())
+        self.about, self.differs = QLabel(), QLabel()
+        self.about.setObjectName("heading")
+        self.differs.setWordWrap(True)
+        self.differs.setAlignment(Qt.AlignmentFlag.AlignTop)
+        self.differs.setTextFormat(Qt.TextFormat.PlainText)
+        self.note = QLineEdit()
+        self.note.setPlaceholderText("a note")
+        self.note.setAccessibleName("Note")
+        self.note.editingFinished.connect(self._noted)
+        self.compare_button, self.back_button, self.remove_button = (
+            QPushButton(t) for t in ("Compare", "Bring it back", "Remove")
+        )
+        self.compare_button.setToolTip("Look at it beside the picture as it is")
+        self.back_button.setToolTip("Give the specimen this surface again")
+        self.compare_button.clicked.connect(lambda: self.compare_wanted.emit(self.chosen))
+        self.back_button.clicked.connect(self._bring_back)
+        self.remove_button.clicked.connect(self._remove)
+        right = QVBoxLayout()
+        right.addWidget(self.about)
+        right.addWidget(self.note)
+        right.addWidget(self.differs, 1)
+        for button in (self.compare_button, self.back_button, self.remove_button):
+            right.addWidget(button)
+        both = QHBoxLayout()
+        both.setSpacing(14)
+        both.addWidget(self.list, 5)
+        both.addLayout(right, 3)
+        self.body.addLayout(both, 1)
+        session.document_changed.connect(self.refresh)
+        session.chosen_changed.connect(self.refresh)
+
+    def opened(self):
+        self.refresh()
+        self.list.setFocus()
+
+    @property
+    def chosen(self):
+        """The chosen proof, or None."""
+        row, proofs = self.list.currentRow(), self.session.study.proofs
+        return proofs[row] if 0 <= row < len(proofs) else None
+
+    def refresh(self):
+        if not self.isVisible():
+            return
+        study, row = self.session.study, self.list.currentRow()
+        self.list.blockSignals(True)
+        self.list.clear()
+        for p in study.proofs:
+            image = _thumbnail(p.picture, study.images.get(p.picture, b""), study.booth)
+            good, of = p.within
+            item = QListWidgetItem(f"{p.name}\n{good} of {of} within" if of else p.name)
+            if image is not None:
+                icon = QIcon()
+                for mode in (QIcon.Mode.Normal, QIcon.Mode.Selected):
+                    # A chosen picture keeps its colours.
+                    icon.addPixmap(QPixmap.fromImage(image), mode)
+                item.setIcon(icon)
+            item.setToolTip(f"{p.specimen}, {p.date}\n{p.note}".strip())
+            self.list.addItem(item)
+        self.list.setCurrentRow(min(max(row, 0), len(study.proofs) - 1))
+        self.list.blockSignals(False)
+        n = len(study.proofs)
+        self.state.setText(f"{n} kept" if n else "None is kept yet: keep one, change something, and compare.")
+        self._show_chosen()
+
+    def _show_chosen(self):
+        proof = self.chosen
+        for part in (self.compare_button, self.back_button, self.remove_button, self.note):
+            part.setEnabled(proof is not None)
+        if proof is None:
+            self.about.setText("")
+            self.differs.setText("")
+            return
+        self.about.setText(f"{proof.specimen}: {proof.name}")
+        if not self.note.hasFocus():
+            self.note.setText(proof.note)
+        self.differs.setText("\n".join(self._lines(proof)))
+
+    def _lines(self, proof):
+        """What the proof differs in from the present surface of its specimen, and how it agreed."""
+        try:
+            now = self.session.study.specimen(proof.specimen).surface
+        except ValueError:
+            return ["Its specimen is not in the study any more."]
+        names = differing(proof.surface, now)
+        lines = ["Now it is the same." if not names else "Then, and now:"]
+        for name in names[:_MOST_LINES]:
+            p = PARAMETERS[name]
+            lines.append(f"{p.label}: {format_value(p, proof.surface[name])} → {format_value(p, now[name])}")
+        if len(names) > _MOST_LINES:
+            lines.append(f"and {len(names) - _MOST_LINES} more")
+        lines += ["", *(f"{r}: {v:.3g} of {t:g}" for r, v, t in proof.agreement)]
+        return lines
+
+    def _noted(self):
+        proof = self.chosen
+        if proof is not None and self.note.isModified():
+            self.note.setModified(False)
+            self.session.change_proof(proof, note=self.note.text().strip())
+
+    def _bring_back(self):
+        proof = self.chosen
+        try:
+            self.session.bring_back(proof)
+        except ValueError as error:
+            self.session.said.emit(str(error))
+
+    def _remove(self):
+        self.session.history.apply(self.session.study.without_proof(self.chosen), "remove a proof")
