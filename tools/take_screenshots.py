@@ -8,9 +8,14 @@ import tempfile
 from dataclasses import replace
 from pathlib import Path
 
+import numpy as np
 from on_demo import until, window_on_demo
 from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
+
+from photometra.colour import encode_srgb
+from photometra.imaging.pictures import write_png
+from photometra.imaging.references import homography, mapped, our_chart, warped
 
 FOLDER = Path(__file__).parent.parent / "docs/screenshots"
 _PATIENCE_S = 240.0
@@ -166,24 +171,75 @@ def import_sheet(window):
         window.files.import_sheet.reject()
 
 
-def reading(window):
-    window.session.choose(4)
-    window.session.choose_reading(3)
-    window.show_sheet("reading")
-    until(lambda: window.session.is_current, _PATIENCE_S)
-    QTest.qWait(400)
-    take(window, "reading")
-    window.show_sheet()
-
-
-def light(window):
+def compared(window, name, **setting):
+    """The brass as it was kept, against another finish of it."""
+    before = window.session.study
     window.session.choose(0)
-    window.session.choose_reading(3)
-    window.session.choose_stratum("finish")
-    window.use_theme("light")
-    settled(window)
-    take(window, "light-theme")
-    window.use_theme("dim")
+    settled(window, 32)
+    window.keep_proof()
+    proof = window.session.study.proofs[-1]
+    window.session.set_values({"roughness": 0.12})
+    window.sight.compare_strip.compare_with(proof)
+    window.sight.comparison.set(**setting)
+    settled(window, 32)
+    QTest.qWait(1500)
+    take(window, name)
+    window.sight.compare_strip.compare_with(None)
+    window.session.history.apply(before, "strike")
+
+
+def divider(window):
+    compared(window, "divider", mode="divider", angle=18.0, place=0.5)
+
+
+def colour_map(window):
+    compared(window, "colour-map", mode="ΔE2000")
+
+
+def chart(window):
+    """A made-up photograph of the chart, by a made-up camera, calibrated."""
+    before, sheet = window.session.study, window.sheets["photograph"]
+    window.session.choose(5)
+    window.session.choose_stratum("body")
+    camera = np.array([[0.72, 0.2, 0.05], [0.12, 0.8, 0.1], [0.03, 0.2, 0.62]])
+    flat = np.kron(our_chart().reshape(4, 6, 3), np.ones((60, 60, 1))).astype(np.float32)
+    flat = np.pad(flat, ((60, 60), (60, 60), (0, 0)), constant_values=0.05)
+    aslant = np.nan_to_num(warped(flat, ((-0.12, -0.1), (1.06, -0.2), (1.14, 1.12), (-0.05, 1.2)), 960, 640), nan=0.02)
+    noise = np.random.default_rng(8).normal(size=aslant.shape) * 0.004
+    corners = np.array([[60, 60], [420, 60], [420, 300], [60, 300]]) / [480, 360]
+    back = homography(((-0.12, -0.1), (1.06, -0.2), (1.14, 1.12), (-0.05, 1.2)), ((0, 0), (1, 0), (1, 1), (0, 1)))
+    with tempfile.TemporaryDirectory() as folder:
+        path = Path(folder) / "rail with chart.png"
+        write_png(path, encode_srgb(np.clip(aslant @ camera.T + noise, 0.0, 1.0)))
+        window.show_sheet("photograph")
+        sheet.load(path)
+        until(lambda: sheet.reference is not None, _PATIENCE_S)
+        sheet.tasks["chart"].click()
+        sheet.chart_corners = tuple((float(x), float(y)) for x, y in mapped(back, corners))
+        sheet.refresh()
+        sheet.calibrate_button.click()
+        QTest.qWait(600)
+        take(window, "chart")
+    window.show_sheet()
+    window.session.history.apply(before, "strike")
+
+
+def ladder(window):
+    sheet = window.sheets["ladder"]
+    window.session.choose(3)
+    window.session.choose_stratum("film")
+    window.show_sheet("ladder")
+    sheet.across.setCurrentIndex(sheet.across.findData("film.thickness"))
+    sheet.across.activated.emit(sheet.across.currentIndex())
+    low, high, steps = sheet.ranges[sheet.across]
+    low.setText("30")
+    high.setText("110")
+    steps.setValue(6)
+    sheet.go_button.click()
+    until(lambda: not sheet.job.is_running, _PATIENCE_S)
+    QTest.qWait(500)
+    take(window, "ladder")
+    window.show_sheet()
 
 
 def constants(window):
@@ -218,7 +274,7 @@ VIEWS = {
         "wax-back-lit",
         4,
         "interior",
-        500,
+        90,
         shape="steps",
         values={"subsurface.colour": (0.84, 0.62, 0.22)},
         booth_sheet=True,
@@ -229,7 +285,7 @@ VIEWS = {
         "vessel",
         2,
         "interior",
-        500,
+        90,
         shape="filled",
         values={"ior": 1.36, "abbe": 0.0, "roughness": 0.0, "interior.colour": (0.9, 0.5, 0.1)},
     ),
@@ -237,29 +293,22 @@ VIEWS = {
         "awning",
         7,
         "reverse",
-        500,
+        90,
         values={"colour": (0.52, 0.47, 0.36), "roughness": 0.72},
         booth_sheet=True,
         back={"strength": 14.0, "rise": 22.0, "size": 1.0},
         viewpoint={"rise": 6.0},
     ),
     "felt": staged("felt", 8, "sheen", 60, values={"colour": (0.075, 0.09, 0.17), "roughness": 0.85}),
-    "brushed-disc": staged(
-        "brushed-disc",
-        0,
-        "finish",
-        300,
-        shape="disc",
-        values={"roughness": 0.35, "anisotropy": 0.8},
-        key={"strength": 14.0, "turn": -30.0, "rise": 42.0, "size": 0.7},
-    ),
     "solved": solved,
     "agreement": agreement,
     "evidence": evidence,
     "shelf": shelf,
     "import": import_sheet,
-    "reading": reading,
-    "light": light,
+    "divider": divider,
+    "colour-map": colour_map,
+    "chart": chart,
+    "ladder": ladder,
     "constants": constants,
     "hand-over": hand_over,
 }

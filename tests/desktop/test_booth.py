@@ -51,7 +51,7 @@ def test_a_drag_in_the_picture_goes_round_the_specimen_and_is_one_step(window, q
     assert moved.turn > before.turn + 20.0 and moved.rise > before.rise + 3.0
     other = wait_for_picture(qtbot, window).linear
     assert other.shape == seen.shape and np.abs(other - seen).mean() > 0.01
-    window.undo_action.trigger()
+    window.menus.undo.trigger()
     assert booth(window).viewpoint == before
 
 
@@ -158,7 +158,7 @@ def test_limits_that_take_light_are_said_and_mended_with_a_click(window, qtbot):
     click(window.sight.layers.mend)
     assert booth(window).effort.transmission == 256 and booth(window).effort.reflection == 16
     qtbot.waitUntil(lambda: not window.sight.layers.mend.isVisible(), timeout=PATIENCE_MS)
-    window.undo_action.trigger()
+    window.menus.undo.trigger()
     assert booth(window).effort.transmission == 1
 
 
@@ -192,7 +192,7 @@ def test_a_mesh_comes_in_with_its_unit_and_stands_in_the_booth(window, qtbot, tm
 
     shape = standing(window.session.specimen, window.session.study.meshes)
     assert shape.height == pytest.approx(50.0, rel=1e-2) and not shape.is_open
-    window.undo_action.trigger()
+    window.menus.undo.trigger()
     assert window.session.specimen.shape == "ball" and name not in window.session.study.meshes
 
 
@@ -281,7 +281,7 @@ def test_a_known_medium_is_taken_from_its_menu(window):
     marble.trigger()
     s = window.session.specimen.surface
     assert s["ior"] == 1.5 and s["subsurface"] == 1.0 and s["subsurface.radius"][0] == pytest.approx(0.456, abs=0.01)
-    window.undo_action.trigger()
+    window.menus.undo.trigger()
     assert window.session.specimen.surface["ior"] != 1.5 or window.session.specimen.surface["transmission"] == 0.0
 
 

@@ -71,7 +71,7 @@ class TestFiles:
         QTest.keyClick(window, Qt.Key.Key_O, CTRL)
         qtbot.waitUntil(lambda: window.session.path == own_demo, timeout=PATIENCE_MS)
         assert window.files.recent[:2] == [str(own_demo.resolve()), str(other.resolve())]
-        assert [a.text() for a in window._recent_menu.actions()][:2] == window.files.recent[:2]
+        assert [a.text() for a in window.menus._recent.actions()][:2] == window.files.recent[:2]
 
     def test_a_damaged_file_is_told_and_the_study_stays(self, window, tmp_path, qtbot):
         bad, told = tmp_path / "bad.photometra", []

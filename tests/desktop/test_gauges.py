@@ -11,8 +11,8 @@ from PyQt6.QtWidgets import QApplication, QPushButton
 
 from photometra.desktop.film_chart import _TRIED, candidates
 from photometra.desktop.roughness_row import values_around
-from photometra.desktop.scale import Scale
 from photometra.surface import PARAMETERS
+from photometra.surface.scale import Scale
 
 from .conftest import PATIENCE_MS, click, drag, track_point
 

@@ -7,8 +7,8 @@ from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QPainter, QPen, QPolygonF
 
 from ..instruments import constants_reading, depth_colours
+from ..surface.scale import Scale
 from . import theme
-from .scale import Scale
 from .session import Session
 from .strip_chart import StripChart
 from .workers import AFTER_THE_PICTURE, Latest

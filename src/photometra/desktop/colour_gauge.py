@@ -14,9 +14,9 @@ from PyQt6.QtWidgets import (
 )
 
 from ..surface import Parameter, format_value, hex_colour, is_spectrum, parse, rgb_of, spectrum_of
+from ..surface.scale import Scale
 from . import theme
 from .gauge import Pin, Track, ValueEdit, tooltip
-from .scale import Scale
 from .spectrum_strip import SpectrumStrip
 
 

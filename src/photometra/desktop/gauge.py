@@ -7,9 +7,9 @@ from PyQt6.QtGui import QFont, QFontMetricsF, QPainter, QPen, QPolygonF
 from PyQt6.QtWidgets import QHBoxLayout, QLabel, QLineEdit, QSizePolicy, QToolButton, QVBoxLayout, QWidget
 
 from ..surface import Parameter, format_value
+from ..surface.scale import Scale
 from ..surface.values import parse_number
 from . import theme
-from .scale import Scale
 
 _WHEEL, _ARROW, _FINE = 0.01, 0.005, 0.1
 

@@ -1,9 +1,6 @@
 """The main window: route above, ledger left, sight and chart in the middle, strata right, probe line below."""
 
-from functools import partial
-
 from PyQt6.QtCore import QSettings, Qt, QTimer
-from PyQt6.QtGui import QAction, QKeySequence
 from PyQt6.QtWidgets import (
     QApplication,
     QFrame,
@@ -31,7 +28,9 @@ from .constants_browser import ConstantsBrowser
 from .evidence_sheet import EvidenceSheet
 from .files import Files
 from .hand_over import HandOver
+from .ladder_sheet import LadderSheet
 from .ledger import Ledger
+from .menus import Menus
 from .photograph_sheet import PhotographSheet
 from .probe_line import ProbeLine
 from .proof_sheet import ProofSheet
@@ -72,6 +71,7 @@ class MainWindow(QMainWindow):
             "reading": ReadingSheet(self.session),
             "proofs": ProofSheet(self.session),
             "photograph": PhotographSheet(self.session),
+            "ladder": LadderSheet(self.session),
         }
         self.strata = StrataPanel(self.session)
         self.probe_line = ProbeLine(self.session)
@@ -80,7 +80,7 @@ class MainWindow(QMainWindow):
         self._warming = LongJob(self)
         self._lay_out()
         self._connect()
-        self._make_menus()
+        self.menus = Menus(self)
         self.setAcceptDrops(True)
         self.resize(1280, 800)
         self._title()
@@ -162,7 +162,7 @@ class MainWindow(QMainWindow):
         self.sheets["photograph"].compare_wanted.connect(self._compare_with)
         self.sheets["reading"].remove_wanted.connect(self.remove_reading)
         self.ledger.edit_wanted.connect(lambda: self.show_sheet("reading"))
-        self.ledger.more_wanted.connect(self._reading_menu)
+        self.ledger.more_wanted.connect(lambda at: self.menus.evidence.exec(at))
         self.solve_sheet.next_wanted.connect(lambda: self.show_sheet("evidence"))
         self.route.taken.connect(self.go_to)
         s.reading_chosen.connect(self._back_to_chart)
@@ -238,94 +238,9 @@ class MainWindow(QMainWindow):
             i = min(i, len(specimen.readings) - 1)
             self.session.change_specimen(specimen.without_reading(i), "remove a reading")
 
-    def _reading_menu(self, at):
-        self._more_readings.exec(at)
-
-    def _make_menus(self):
-        bar = self.menuBar()
-        study = bar.addMenu("&Study")
-        self._add(study, "&New", self.files.new, QKeySequence.StandardKey.New)
-        self._add(study, "&Open…", self.files.choose_and_open, QKeySequence.StandardKey.Open)
-        self._recent_menu = study.addMenu("Open &recent")
-        self.files.recent_changed.connect(self._fill_recent)
-        self._fill_recent()
-        self._add(study, "&Save", self.files.save, QKeySequence.StandardKey.Save)
-        self._add(study, "Save &as…", self.files.save_as, "Ctrl+Shift+S")
-        study.addSeparator()
-        self._add(study, "Take an &environment…", self.files.choose_environment)
-        self._add(study, "Take a &mesh…", self.files.choose_mesh)
-        study.addSeparator()
-        self._add(study, "&Hand over…", self.open_hand_over, "Ctrl+E")
-        study.addSeparator()
-        self._add(study, "&Quit", self.close, QKeySequence.StandardKey.Quit)
-        edit = bar.addMenu("&Edit")
-        self.undo_action = self._add(edit, "&Undo", lambda: self.session.history.undo(), QKeySequence.StandardKey.Undo)
-        self.redo_action = self._add(edit, "&Redo", lambda: self.session.history.redo(), "Ctrl+Shift+Z", "Ctrl+Y")
-        specimen = bar.addMenu("S&pecimen")
-        self._add(specimen, "&Add…", self.add_specimen, "Ctrl+Shift+N")
-        self._add(specimen, "&Rename…", self.rename_specimen, "F2")
-        self._add(specimen, "&Size…", self.resize_specimen)
-        self._add(specimen, "Re&move", self.remove_specimen)
-        specimen.addSeparator()
-        self._add(specimen, "&Next", lambda: self.session.choose(self.session.index + 1), "Ctrl+Down")
-        self._add(specimen, "&Previous", lambda: self.session.choose(self.session.index - 1), "Ctrl+Up")
-        evidence = bar.addMenu("&Evidence")
-        self._more_readings = evidence
-        self._add(evidence, "&Import a reading…", self.files.choose_and_import, "Ctrl+I")
-        self._add(evidence, "&Paste a table", self.files.paste_reading, "Ctrl+Shift+V")
-        self._add(evidence, "&Colour target…", self.add_colour_target, "Ctrl+T")
-        self._add(evidence, "Instrument &shelf", partial(self.toggle_sheet, "shelf"), "Ctrl+D")
-        evidence.addSeparator()
-        self._add(evidence, "&Reading: edit", partial(self.toggle_sheet, "reading"), "Ctrl+L")
-        self._add(evidence, "&What the evidence says", partial(self.toggle_sheet, "evidence"), "Ctrl+K")
-        self._add(evidence, "&Agreement of the study", partial(self.toggle_sheet, "agreement"), "Ctrl+G")
-        surface = bar.addMenu("S&urface")
-        self._add(surface, "Optical &constants…", self.browse_constants, "Ctrl+B")
-        self._add(surface, "Constants from a &model of electrons", self.use_model, "Ctrl+M")
-        self._add(surface, "Constants from the e&llipsometry", self.constants_from_ellipsometry)
-        self._add(surface, "&Solve", self.solve, "Ctrl+Return")
-        self.robust_action = self._add(surface, "Far-off points count &less", lambda: None)
-        self.robust_action.setCheckable(True)
-        self.robust_action.setToolTip("In a solve, points beyond two standard uncertainties count less")
-        view = bar.addMenu("&View")
-        self._add(
-            view, "&Booth: shape, camera, lamps", lambda: self.show_booth(self.lower.currentWidget() is self.chart)
-        )
-        self._add(view, "&Pause or resume", self.probe_line.pause.toggle, "Ctrl+Space")
-        self._add(view, "&Restart the picture", self.sight.loop.restart, "Ctrl+R")
-        self._add(view, "&Keep a proof", self.keep_proof, "Ctrl+J")
-        self._add(view, "Pr&oofs", partial(self.toggle_sheet, "proofs"), "Ctrl+Shift+J")
-        self._add(view, "P&hotograph of the specimen", partial(self.toggle_sheet, "photograph"), "Ctrl+Shift+P")
-        self._add(view, "P&lain view and back", self.sight.toggle_plain, "Ctrl+P")
-        view.addSeparator()
-        self._add(view, "&Light theme", partial(self.use_theme, "light"))
-        self._add(view, "&Dim theme", partial(self.use_theme, "dim"))
-        about = bar.addMenu("&Help")
-        self._add(about, "&About Photometra", self.about)
-
-    def _add(self, menu, text, slot, *shortcuts):
-        action = QAction(text, self)
-        action.setShortcuts([QKeySequence(s) for s in shortcuts])
-        action.triggered.connect(lambda _checked=False: slot())
-        menu.addAction(action)
-        return action
-
-    def _fill_recent(self):
-        self._recent_menu.clear()
-        for path in self.files.recent:
-            self._add(self._recent_menu, path, partial(self.files.open, path))
-        self._recent_menu.setEnabled(bool(self.files.recent))
-
     def _title(self):
         self.setWindowTitle(f"{self.session.title} – Photometra")
-        if hasattr(self, "undo_action"):
-            history = self.session.history
-            for action, word, label in (
-                (self.undo_action, "&Undo", history.undo_label),
-                (self.redo_action, "&Redo", history.redo_label),
-            ):
-                action.setText(f"{word} {label}".strip())
-                action.setEnabled(bool(label))
+        self.menus.show_history(self.session.history)
 
     # Doing.
 
@@ -371,7 +286,7 @@ class MainWindow(QMainWindow):
             self.open_hand_over()
 
     def solve(self):
-        if self.session.specimen is not None and self.solve_sheet.start(self.robust_action.isChecked()):
+        if self.session.specimen is not None and self.solve_sheet.start(self.menus.robust.isChecked()):
             self.show_sheet()
             self.lower.setCurrentWidget(self.solve_sheet)
             height = sum(self._looking.sizes())
@@ -434,6 +349,12 @@ class MainWindow(QMainWindow):
         )
         if fine:
             self._try(lambda: self.session.study.with_size(self.session.index, size), "size of a specimen")
+
+    def duplicate_specimen(self):
+        """A variant of the chosen specimen: the same surface, to be changed; its readings stay with the first."""
+        if self.session.specimen is not None:
+            self._try(lambda: self.session.study.with_duplicate(self.session.index), "duplicate a specimen")
+            self.session.choose(len(self.session.study.specimens) - 1)
 
     def remove_specimen(self):
         if self.session.specimen is not None:

@@ -12,9 +12,9 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 from ..imaging.booths import display_of, scene_of
 from ..instruments import constants_reading
 from ..surface.compile import compile_surface
+from ..surface.scale import Scale
 from ..tracing import Camera, Rendering
 from . import theme
-from .scale import Scale
 from .session import Session
 from .workers import Latest
 

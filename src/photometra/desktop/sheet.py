@@ -23,7 +23,9 @@ class Sheet(QWidget):
         self.close_button.setToolTip("Back to the picture (Escape)")
         self.close_button.setAccessibleName("Back to the picture")
         self.close_button.clicked.connect(self.closed)
-        self.head = QHBoxLayout()
+        top = QWidget()
+        top.setSizePolicy(QSizePolicy.Policy.Preferred, QSizePolicy.Policy.Fixed)
+        self.head = QHBoxLayout(top)
         self.head.setContentsMargins(14, 8, 8, 4)
         self.head.setSpacing(10)
         self.head.addWidget(self.title)
@@ -35,7 +37,7 @@ class Sheet(QWidget):
         whole = QVBoxLayout(self)
         whole.setContentsMargins(0, 0, 0, 0)
         whole.setSpacing(0)
-        whole.addLayout(self.head)
+        whole.addWidget(top)
         whole.addLayout(self.body, 1)
 
     def opened(self):

@@ -7,9 +7,9 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ..colour import WAVELENGTHS
 from ..surface import NODES_NM
+from ..surface.scale import Scale
 from ..surface.spectrum import reflectance_of
 from . import theme
-from .scale import Scale
 
 _HEIGHT = 104
 _MARKS = (400, 500, 600, 700)

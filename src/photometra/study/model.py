@@ -130,6 +130,15 @@ class Study:
         new = Specimen(self._fresh_name(name), _checked_size(size_mm), surface, free=default_free(surface))
         return replace(self, specimens=(*self.specimens, new))
 
+    def with_duplicate(self, index) -> "Study":
+        """The study with a variant of a specimen added: its surface and shape, without readings; a fresh name."""
+        one = self.specimens[index]
+        taken, n = {s.name.casefold() for s in self.specimens}, 2
+        while f"{one.name} {n}".casefold() in taken:
+            n += 1
+        variant = replace(one, name=f"{one.name} {n}", readings=(), sigmas={}, reference=None)
+        return replace(self, specimens=(*self.specimens, variant))
+
     def with_renamed(self, index, name) -> "Study":
         """The study with a specimen renamed; ValueError for a name that is empty or taken."""
         return self.with_specimen_at(index, replace(self.specimens[index], name=self._fresh_name(name, index)))

@@ -1,0 +1,350 @@
+"""The ladder: a sheet of small pictures that step one or two parameters, with the agreement along it."""
+
+from dataclasses import replace
+from pathlib import Path
+
+import numpy as np
+from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtGui import QImage, QPainter, QPen, QPolygonF
+from PyQt6.QtWidgets import (
+    QComboBox,
+    QFileDialog,
+    QGridLayout,
+    QHBoxLayout,
+    QLabel,
+    QLineEdit,
+    QPushButton,
+    QSizePolicy,
+    QSpinBox,
+    QWidget,
+)
+
+from ..fitting import agreements
+from ..imaging.booths import compiled_in, display_of, limits_of, scene_of
+from ..imaging.ladders import CONSTANTS, MOST_STEPS, LadderPictures, constants_axis, number_axis, stepped, surfaces_axis
+from ..imaging.pictures import PictureError, write_picture
+from ..surface import PARAMETERS
+from ..surface.values import parse_number
+from . import theme
+from .ledger import Card
+from .session import Session
+from .sheet import Sheet
+from .workers import LongJob
+
+_ROUNDS = (1, 3, 12, 32, 48)
+"""Samples added to every cell in turn, so that a whole sheet is soon there and then refines."""
+_SURFACES, _NONE = "surfaces", ""
+_CELL = 176
+_CURVE_HEIGHT = 74
+
+
+class Cell(Card):
+    """One step's picture, to be taken by a click, or with Enter."""
+
+    def __init__(self, label, height, parent=None):
+        super().__init__(height, parent)
+        self.image, self.label = None, label
+        self.setMinimumWidth(60)
+        self.setAccessibleName(label)
+        self.setToolTip(f"Take {label}")
+
+    def show_image(self, image):
+        self.image = image
+        self.update()
+
+    def paintEvent(self, _event):
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+        side = min(self.width(), self.height() - 20)
+        box = QRectF((self.width() - side) / 2.0, 0.0, side, side)
+        painter.fillRect(box, theme.SURROUND)
+        if self.image is not None:
+            painter.drawImage(box, self.image)
+        if self.is_chosen or self.hasFocus():
+            painter.setPen(QPen(theme.colour("verdigris"), 2.0 if self.is_chosen else 1.0))
+            painter.drawRect(box.adjusted(1, 1, -1, -1))
+        painter.setFont(theme.font(8.5))
+        painter.setPen(theme.colour("text" if self.is_chosen else "quiet"))
+        words = painter.fontMetrics().elidedText(self.label, Qt.TextElideMode.ElideRight, self.width())
+        painter.drawText(QRectF(0.0, self.height() - 18.0, self.width(), 18.0), Qt.AlignmentFlag.AlignCenter, words)
+
+
+class AgreementCurve(QWidget):
+    """How far the worst reading is from its tolerance, step by step; below the line all readings agree."""
+
+    def __init__(self, parent=None):
+        super().__init__(parent)
+        self.shares = []
+        self.setFixedHeight(_CURVE_HEIGHT)
+        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
+        self.setAccessibleName("Agreement along the ladder")
+        self.setToolTip("The worst reading's misfit, in tolerances, on a log scale; the line is the tolerance")
+
+    def show_shares(self, shares):
+        self.shares = list(shares)
+        self.setVisible(len(self.shares) > 1)
+        self.update()
+
+    def paintEvent(self, _event):
+        if len(self.shares) < 2:
+            return
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        logs = np.log10(np.clip(self.shares, 0.02, 1e4))
+        low, high = min(float(logs.min()), -0.3), max(float(logs.max()), 0.3)
+        step = self.width() / len(self.shares)
+
+        def y_of(v):
+            return self.height() - 16.0 - (self.height() - 28.0) * (v - low) / (high - low)
+
+        painter.setPen(QPen(theme.colour("line"), 1.0, Qt.PenStyle.DashLine))
+        painter.drawLine(QPointF(0.0, y_of(0.0)), QPointF(self.width(), y_of(0.0)))
+        points = [QPointF((i + 0.5) * step, y_of(float(v))) for i, v in enumerate(logs)]
+        painter.setPen(QPen(theme.colour("verdigris"), 2.0))
+        painter.drawPolyline(QPolygonF(points))
+        painter.setFont(theme.font(8.0))
+        for p, v in zip(points, self.shares, strict=True):
+            good = v <= 1.0
+            painter.setPen(Qt.PenStyle.NoPen)
+            painter.setBrush(theme.colour("verdigris" if good else "brick"))
+            painter.drawEllipse(p, 3.4, 3.4)
+            painter.setPen(theme.colour("quiet"))
+            words = f"{v:.2g}" + (" ✓" if good else "")
+            painter.drawText(
+                QRectF(p.x() - 40.0, self.height() - 14.0, 80.0, 14.0), Qt.AlignmentFlag.AlignCenter, words
+            )
+
+
+class LadderSheet(Sheet):
+    """Steps parameters of the chosen specimen. A click on a picture takes its step, undoably."""
+
+    made = pyqtSignal()
+
+    def __init__(self, session: Session, parent=None):
+        super().__init__("Ladder", parent)
+        self.session = session
+        self.job = LongJob(self)
+        self.job.progressed.connect(self._progressed)
+        self.job.finished.connect(self._finished)
+        self.job.failed.connect(session.said)
+        self.job.failed.connect(lambda _sentence: self.go_button.setText("Go"))
+        self.across, self.down = QComboBox(), QComboBox()
+        self.ranges = {}
+        row = QHBoxLayout()
+        row.setSpacing(5)
+        for title, box, count in (("step", self.across, 6), ("and", self.down, 3)):
+            box.setAccessibleName(f"{title}: what is stepped")
+            box.setFixedWidth(112)
+            low, high, steps = QLineEdit(), QLineEdit(), QSpinBox()
+            for edit, word in ((low, "from"), (high, "to")):
+                edit.setFixedWidth(48)
+                edit.setAccessibleName(f"{title}, {word}")
+            steps.setRange(2, MOST_STEPS)
+            steps.setValue(count)
+            steps.setFixedWidth(44)
+            steps.setAccessibleName(f"{title}, steps")
+            self.ranges[box] = (low, high, steps)
+            box.activated.connect(lambda _i, b=box: self._chosen(b))
+            word = QLabel(title)
+            word.setObjectName("quiet")
+            for part in (word, box, low, high, steps):
+                row.addWidget(part)
+        self.go_button = QPushButton("Go")
+        self.go_button.setObjectName("primary")
+        self.go_button.clicked.connect(self._go)
+        self.export_button = QPushButton("Export…")
+        self.export_button.setToolTip("Write the sheet as PNG or EXR")
+        self.export_button.clicked.connect(self._choose_and_export)
+        self.export_button.setEnabled(False)
+        row.addStretch(1)
+        row.addWidget(self.go_button)
+        row.addWidget(self.export_button)
+        self._grid = QGridLayout()
+        self._grid.setSpacing(4)
+        self.curve = AgreementCurve()
+        self.curve.setVisible(False)
+        self.body.addLayout(row)
+        self.body.addLayout(self._grid)
+        self.body.addWidget(self.curve)
+        self.body.addStretch(1)
+        self.cells, self.axes, self._pictures = [], (None, None), None
+        self._surface = None
+        session.chosen_changed.connect(self._fill)
+        session.surface_changed.connect(self._mark)
+
+    def opened(self):
+        self._fill()
+        self.across.setFocus()
+
+    def _fill(self):
+        """Offer what the chosen specimen's surface has."""
+        specimen = self.session.specimen
+        if specimen is None or not self.isVisible():
+            return
+        names = [p.name for p in PARAMETERS.values() if p.kind == "number" and specimen.surface.applies(p.name)]
+        for box, first in ((self.across, None), (self.down, ("nothing else", _NONE))):
+            before = box.currentData()
+            box.clear()
+            if first:
+                box.addItem(*first)
+            for name in names:
+                box.addItem(PARAMETERS[name].label, name)
+            box.addItem("Optical constants", CONSTANTS)
+            box.addItem("Whole surfaces", _SURFACES)
+            at = box.findData(before if before is not None else ("roughness" if not first else _NONE))
+            box.setCurrentIndex(max(0, at))
+            self._chosen(box)
+        self.state.setText(f"of the {specimen.name.lower()}")
+
+    def _chosen(self, box):
+        low, high, steps = self.ranges[box]
+        name = box.currentData()
+        is_number = name in PARAMETERS and PARAMETERS[name].kind == "number"
+        for part in (low, high, steps):
+            part.setVisible(is_number)
+        if is_number:
+            a, b = PARAMETERS[name].span
+            low.setText(f"{a:g}")
+            high.setText(f"{b:g}")
+
+    def _axis(self, box):
+        name = box.currentData()
+        if name == _NONE:
+            return None
+        if name == CONSTANTS:
+            return constants_axis()
+        if name == _SURFACES:
+            return surfaces_axis(self.session.study.specimens)
+        low, high, steps = self.ranges[box]
+        p = PARAMETERS[name]
+        return number_axis(name, parse_number(p, low.text()), parse_number(p, high.text()), steps.value())
+
+    # Making.
+
+    def _go(self):
+        if self.job.is_running:
+            self.job.cancel()
+            return
+        specimen = self.session.specimen
+        if specimen is None:
+            return
+        try:
+            across, down = self._axis(self.across), self._axis(self.down)
+            if down is not None and down.name == across.name:
+                raise ValueError("step two different things, or one alone")
+        except ValueError as error:
+            self.session.said.emit(str(error))
+            return
+        self._begin(specimen, across, down)
+
+    def _begin(self, specimen, across, down):
+        surfaces = stepped(specimen.surface, across, down)
+        self.axes, self._surface = (across, down), specimen.surface
+        self._lay_out(surfaces, across, down)
+        self.go_button.setText("Stop")
+        self.export_button.setEnabled(False)
+        study, display = self.session.study, display_of(self.session.study.booth)
+        side = int(min(_CELL, self._side(len(surfaces), len(surfaces[0]))) * self.devicePixelRatioF())
+
+        def job(report, cancel):
+            scene = scene_of(study, specimen)
+            compiled = [[compiled_in(scene, replace(specimen, surface=s)) for s in row] for row in surfaces]
+            pictures = LadderPictures(scene, compiled, side, side, limits_of(study.booth))
+
+            def shown(i, j, linear, samples):
+                report(("cell", i, j, _image(display.picture(linear)), samples))
+
+            if not pictures.add(_ROUNDS[0], cancel, shown):
+                return pictures
+            if down is None:
+                report(("curve", [_share(s, specimen.readings) for s in surfaces[0]]))
+            for samples in _ROUNDS[1:]:
+                if not pictures.add(samples, cancel, shown):
+                    break
+            return pictures
+
+        self.job.start(job)
+
+    def _side(self, rows, columns):
+        return max(48, min((self.width() - 40) // columns - 6, (self.height() - 190) // rows - 26))
+
+    def _lay_out(self, surfaces, across, down):
+        while self._grid.count():
+            self._grid.takeAt(0).widget().deleteLater()
+        height = min(_CELL, self._side(len(surfaces), len(surfaces[0]))) + 20
+        self.cells = []
+        for i, row in enumerate(surfaces):
+            cells = []
+            for j, surface in enumerate(row):
+                label = across.labels[j] + (f", {down.labels[i]}" if down is not None else "")
+                cell = Cell(label, height)
+                cell.chosen.connect(lambda s=surface, t=label: self._take(s, t))
+                self._grid.addWidget(cell, i, j)
+                cells.append(cell)
+            self.cells.append(cells)
+        self.curve.show_shares([])
+        self._surfaces = surfaces
+        self._mark()
+
+    def _progressed(self, told):
+        if told[0] == "curve":
+            self.curve.show_shares(told[1])
+            return
+        _, i, j, image, samples = told
+        if i < len(self.cells) and j < len(self.cells[i]):
+            self.cells[i][j].show_image(image)
+        self.state.setText(f"of the {self.session.specimen.name.lower()}: {samples} samples")
+
+    def _finished(self, pictures):
+        self._pictures = pictures
+        self.go_button.setText("Go")
+        self.export_button.setEnabled(True)
+        self.made.emit()
+
+    # Taking and exporting.
+
+    def _take(self, surface, label):
+        now = self.session.specimen.surface
+        changes = {n: surface[n] for n in PARAMETERS if surface[n] != now[n]}
+        if changes:
+            self.session.set_values(changes, f"take {label}")
+
+    def _mark(self):
+        """Mark the step that the specimen stands on."""
+        specimen = self.session.specimen
+        for cells, row in zip(self.cells, getattr(self, "_surfaces", []), strict=False):
+            for cell, surface in zip(cells, row, strict=True):
+                cell.mark_chosen(specimen is not None and surface == specimen.surface)
+
+    def _choose_and_export(self):
+        name, _ = QFileDialog.getSaveFileName(self, "Export the ladder", "ladder.png", "Pictures (*.png *.exr)")
+        if name:
+            self.export(Path(name))
+
+    def export(self, path):
+        """Write the sheet of pictures: PNG as shown, EXR scene-linear; what each cell is stands in the header."""
+        across, down = self.axes
+        header = {"Photometra:across": f"{across.label}: {'; '.join(across.labels)}"}
+        if down is not None:
+            header["Photometra:down"] = f"{down.label}: {'; '.join(down.labels)}"
+        try:
+            write_picture(path, self._pictures.sheet(), display_of(self.session.study.booth), header)
+        except PictureError as error:
+            self.session.said.emit(str(error))
+            return
+        self.session.said.emit(f"Wrote {path}")
+
+    def end(self):
+        self.job.end()
+
+
+def _share(surface, readings):
+    """The worst active reading's misfit, in tolerances; nan where there is none that can be read."""
+    found = [a.value / a.reading.tolerance for a in agreements(surface, readings) if a.reading.active and not a.problem]
+    return max(found) if found else float("nan")
+
+
+def _image(shown):
+    pixels = np.ascontiguousarray((shown * 255.0 + 0.5).astype(np.uint8))
+    height, width, _ = pixels.shape
+    return QImage(pixels.data, width, height, 3 * width, QImage.Format.Format_RGB888).copy()

@@ -1,0 +1,107 @@
+"""The menus of the main window: every act by name, with its key."""
+
+from functools import partial
+
+from PyQt6.QtGui import QAction, QKeySequence
+
+from ..surface import parameters_of
+
+
+class Menus:
+    """Makes the menus of a window, and keeps what changes in them."""
+
+    def __init__(self, window):
+        self.window = w = window
+        bar = w.menuBar()
+        study = bar.addMenu("&Study")
+        self._add(study, "&New", w.files.new, QKeySequence.StandardKey.New)
+        self._add(study, "&Open…", w.files.choose_and_open, QKeySequence.StandardKey.Open)
+        self._recent = study.addMenu("Open &recent")
+        w.files.recent_changed.connect(self._fill_recent)
+        self._fill_recent()
+        self._add(study, "&Save", w.files.save, QKeySequence.StandardKey.Save)
+        self._add(study, "Save &as…", w.files.save_as, "Ctrl+Shift+S")
+        study.addSeparator()
+        self._add(study, "Take an &environment…", w.files.choose_environment)
+        self._add(study, "Take a &mesh…", w.files.choose_mesh)
+        study.addSeparator()
+        self._add(study, "&Hand over…", w.open_hand_over, "Ctrl+E")
+        study.addSeparator()
+        self._add(study, "&Quit", w.close, QKeySequence.StandardKey.Quit)
+        edit = bar.addMenu("&Edit")
+        self.undo = self._add(edit, "&Undo", lambda: w.session.history.undo(), QKeySequence.StandardKey.Undo)
+        self.redo = self._add(edit, "&Redo", lambda: w.session.history.redo(), "Ctrl+Shift+Z", "Ctrl+Y")
+        specimen = bar.addMenu("S&pecimen")
+        self._add(specimen, "&Add…", w.add_specimen, "Ctrl+Shift+N")
+        self._add(specimen, "&Rename…", w.rename_specimen, "F2")
+        self._add(specimen, "&Size…", w.resize_specimen)
+        self._add(specimen, "&Duplicate", w.duplicate_specimen, "Ctrl+Shift+D")
+        self._strata = specimen.addMenu("Take a &stratum from")
+        self._strata.aboutToShow.connect(self._fill_strata)
+        self._add(specimen, "Re&move", w.remove_specimen)
+        specimen.addSeparator()
+        self._add(specimen, "&Next", lambda: w.session.choose(w.session.index + 1), "Ctrl+Down")
+        self._add(specimen, "&Previous", lambda: w.session.choose(w.session.index - 1), "Ctrl+Up")
+        evidence = self.evidence = bar.addMenu("&Evidence")
+        self._add(evidence, "&Import a reading…", w.files.choose_and_import, "Ctrl+I")
+        self._add(evidence, "&Paste a table", w.files.paste_reading, "Ctrl+Shift+V")
+        self._add(evidence, "&Colour target…", w.add_colour_target, "Ctrl+T")
+        self._add(evidence, "Instrument &shelf", partial(w.toggle_sheet, "shelf"), "Ctrl+D")
+        evidence.addSeparator()
+        self._add(evidence, "&Reading: edit", partial(w.toggle_sheet, "reading"), "Ctrl+L")
+        self._add(evidence, "&What the evidence says", partial(w.toggle_sheet, "evidence"), "Ctrl+K")
+        self._add(evidence, "&Agreement of the study", partial(w.toggle_sheet, "agreement"), "Ctrl+G")
+        surface = bar.addMenu("S&urface")
+        self._add(surface, "Optical &constants…", w.browse_constants, "Ctrl+B")
+        self._add(surface, "Constants from a &model of electrons", w.use_model, "Ctrl+M")
+        self._add(surface, "Constants from the e&llipsometry", w.constants_from_ellipsometry)
+        self._add(surface, "&Solve", w.solve, "Ctrl+Return")
+        self.robust = self._add(surface, "Far-off points count &less", lambda: None)
+        self.robust.setCheckable(True)
+        self.robust.setToolTip("In a solve, points beyond two standard uncertainties count less")
+        view = bar.addMenu("&View")
+        self._add(view, "&Booth: shape, camera, lamps", lambda: w.show_booth(w.lower.currentWidget() is w.chart))
+        self._add(view, "&Pause or resume", w.probe_line.pause.toggle, "Ctrl+Space")
+        self._add(view, "&Restart the picture", w.sight.loop.restart, "Ctrl+R")
+        self._add(view, "&Keep a proof", w.keep_proof, "Ctrl+J")
+        self._add(view, "Pr&oofs", partial(w.toggle_sheet, "proofs"), "Ctrl+Shift+J")
+        self._add(view, "L&adder", partial(w.toggle_sheet, "ladder"), "Ctrl+Shift+L")
+        self._add(view, "P&hotograph of the specimen", partial(w.toggle_sheet, "photograph"), "Ctrl+Shift+P")
+        self._add(view, "P&lain view and back", w.sight.toggle_plain, "Ctrl+P")
+        view.addSeparator()
+        self._add(view, "&Light theme", partial(w.use_theme, "light"))
+        self._add(view, "&Dim theme", partial(w.use_theme, "dim"))
+        about = bar.addMenu("&Help")
+        self._add(about, "&About Photometra", w.about)
+
+    def _add(self, menu, text, slot, *shortcuts):
+        action = QAction(text, self.window)
+        action.setShortcuts([QKeySequence(s) for s in shortcuts])
+        action.triggered.connect(lambda _checked=False: slot())
+        menu.addAction(action)
+        return action
+
+    def show_history(self, history):
+        """Say what would be undone and done again."""
+        for action, word, label in ((self.undo, "&Undo", history.undo_label), (self.redo, "&Redo", history.redo_label)):
+            action.setText(f"{word} {label}".strip())
+            action.setEnabled(bool(label))
+
+    def _fill_recent(self):
+        self._recent.clear()
+        files = self.window.files
+        for path in files.recent:
+            self._add(self._recent, path, partial(files.open, path))
+        self._recent.setEnabled(bool(files.recent))
+
+    def _fill_strata(self):
+        """Offer the chosen stratum of every other specimen."""
+        self._strata.clear()
+        stratum = self.window.session.stratum
+        for i, s in enumerate(self.window.session.study.specimens):
+            if i != self.window.session.index:
+                changes = {p.name: s.surface[p.name] for p in parameters_of(stratum)}
+                label = f"{stratum} of the {s.name.lower()}"
+                self._strata.addAction(label, partial(self.window.session.set_values, changes, f"take the {label}"))
+        if self._strata.isEmpty():
+            self._strata.addAction("there is no other specimen").setEnabled(False)

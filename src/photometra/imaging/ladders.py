@@ -1,0 +1,100 @@
+"""Ladders: one or two things about a surface stepped over a range, and the small pictures of every step.
+
+Steps of a number are even on its gauge: even to the eye where the parameter asks for it.
+"""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from ..surface import PARAMETERS, Surface, format_value, parameter, table, table_names
+from ..surface.constants import choosing
+from ..surface.scale import Scale
+from ..tracing import Rendering
+
+MOST_STEPS = 9
+CONSTANTS = "constants"
+_METALS = ("silver", "gold", "copper", "brass-70-30", "aluminium", "titanium", "iron", "chromium", "nickel")
+
+
+@dataclass(frozen=True)
+class Axis:
+    """What is stepped: `changes` are {parameter: value} for each step, `labels` what stands below its picture."""
+
+    name: str
+    label: str
+    changes: tuple[dict[str, object], ...]
+    labels: tuple[str, ...]
+    values: tuple[float, ...] = ()
+
+
+def number_axis(name, low, high, count) -> Axis:
+    """Steps of a number parameter from low to high; ValueError where they will not do."""
+    p = parameter(name)
+    if p.kind != "number":
+        raise ValueError(f"{name} is not a number; step one of the gauges")
+    if not 2 <= count <= MOST_STEPS:
+        raise ValueError(f"a ladder has 2 to {MOST_STEPS} steps")
+    hard_low, hard_high = p.hard
+    if not hard_low <= low < high <= hard_high:
+        raise ValueError(f"{name} can be stepped upwards, within {hard_low:g} to {hard_high:g}")
+    span = p.span
+    scale = Scale(min(low, span[0]), max(high, span[1]), p.scale)
+    places = np.linspace(scale.place(low), scale.place(high), count)
+    values = tuple(float(f"{scale.value(t):.6g}") for t in places)
+    changes = tuple({name: v} for v in values)
+    return Axis(name, p.label, changes, tuple(format_value(p, v) for v in values), values)
+
+
+def constants_axis(keys=None) -> Axis:
+    """Steps of optical constants: the tables named, or the metals that ship."""
+    keys = tuple(keys or [k for k in _METALS if k in table_names()])[:MOST_STEPS]
+    return Axis(CONSTANTS, "Optical constants", tuple(choosing(k) for k in keys), tuple(table(k).name for k in keys))
+
+
+def surfaces_axis(specimens) -> Axis:
+    """Steps of whole surfaces: those of other specimens, on this one's shape."""
+    chosen = list(specimens)[:MOST_STEPS]
+    changes = tuple({n: s.surface[n] for n in PARAMETERS} for s in chosen)
+    return Axis("surfaces", "Whole surfaces", changes, tuple(s.name for s in chosen))
+
+
+def stepped(surface: Surface, across: Axis, down: Axis | None = None):
+    """Surfaces by row and column of a ladder."""
+    rows = down.changes if down is not None else ({},)
+    return [[surface.with_values({**c, **r}) for c in across.changes] for r in rows]
+
+
+class LadderPictures:
+    """The pictures of a ladder, refined together: every call of `add` gives each cell more samples."""
+
+    def __init__(self, scene, compiled, width, height, limits=None):
+        """compiled: `CompiledSurface`s by row and column."""
+        more = {} if limits is None else {"limits": limits}
+        self.cells = [[Rendering(c, scene, width, height, **more) for c in row] for row in compiled]
+
+    def add(self, samples, cancel=None, shown=None):
+        """More samples for every cell; shown(row, column, linear, samples) after each. False where cancelled."""
+        for i, row in enumerate(self.cells):
+            for j, cell in enumerate(row):
+                if not cell.add(samples, cancel):
+                    return False
+                if shown is not None:
+                    shown(i, j, cell.picture(), cell.samples)
+        return True
+
+    def sheet(self, gap=4, ground=0.18):
+        """All cells as one scene-linear picture, side by side on a grey ground."""
+        return mounted([[cell.picture() for cell in row] for row in self.cells], gap, ground)
+
+
+def mounted(pictures, gap=4, ground=0.18):
+    """Pictures (h, w, 3) by row and column as one, on a grey ground."""
+    h, w, _ = pictures[0][0].shape
+    rows, columns = len(pictures), len(pictures[0])
+    out = np.full((rows * (h + gap) + gap, columns * (w + gap) + gap, 3), ground, np.float32)
+    for i, row in enumerate(pictures):
+        for j, picture in enumerate(row):
+            y, x = gap + i * (h + gap), gap + j * (w + gap)
+            out[y : y + h, x : x + w] = picture
+    return out
