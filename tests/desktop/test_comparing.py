@@ -169,3 +169,29 @@ def test_a_photograph_is_loaded_calibrated_and_lined_up(window, qtbot, tmp_path)
     click(sheet.compare_button)
     qtbot.waitUntil(lambda: window.sight.picture._instead is not None, timeout=PATIENCE_MS)
     assert window.sight.compare_strip.partner.currentText() == "photograph"
+
+
+def test_pins_profile_and_histogram_are_read_off_the_picture(window, qtbot, tmp_path):
+    whole_picture(qtbot, window)
+    QTest.keyClick(window, Qt.Key.Key_M, CTRL | Qt.KeyboardModifier.ShiftModifier)
+    sheet, picture = window.sight.numbers, window.sight.picture
+    for x in (0.3, 0.6):
+        click(sheet.pin_button)
+        click(picture, QPoint(round(x * picture.width()), picture.height() // 3))
+    pins = window.session.study.booth.pins
+    assert [p.name for p in pins] == ["Pin 1", "Pin 2"] and pins[1].x == pytest.approx(0.6, abs=0.01)
+    qtbot.waitUntil(lambda: len(sheet.read) == 2 and sheet.profile.x.size > 10, timeout=PATIENCE_MS)
+    assert sheet.read[0].luminance > 0.0 and float(sheet.histogram.y.sum()) == pytest.approx(1.0)
+    assert sheet.table.item(0, 2).text() == f"{sheet.read[0].luminance:.4f}"
+    sheet.table.item(0, 0).setText("highlight")
+    assert window.session.study.booth.pins[0].name == "highlight"
+    sheet.export(tmp_path / "pins.csv")
+    lines = (tmp_path / "pins.csv").read_text().splitlines()
+    assert lines[0].startswith("pin,x,y") and lines[1].startswith("highlight,") and len(lines) == 3
+    # Beside a partner each pin has its difference.
+    proof = kept(window, qtbot)
+    window.sight.compare_strip.compare_with(proof)
+    qtbot.waitUntil(lambda: bool(sheet.read) and np.isfinite(sheet.read[0].delta_e), timeout=PATIENCE_MS)
+    sheet.table.selectRow(1)
+    click(sheet.remove_button)
+    assert [p.name for p in window.session.study.booth.pins] == ["highlight"]

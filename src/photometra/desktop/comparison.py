@@ -19,6 +19,7 @@ from ..imaging.comparing import (
     signed_ramp,
 )
 from ..imaging.pictures import decoded_picture
+from ..imaging.probing import at_pin, histogram, profile
 from ..imaging.references import decoded, warped
 from ..study import Proof, Reference
 from .workers import Latest
@@ -110,6 +111,17 @@ def _side_by_side(left, right):
     return out
 
 
+def read_numbers(linear, booth, ends, partner=None, data=b""):
+    """(what is at each pin, the profile between two pins or None, the histogram) of a render's picture (h, w, 3)."""
+    display = display_of(booth)
+    balanced, other = display.balanced(linear), None
+    if partner is not None:
+        other = display.balanced(partner_linear(partner, data, linear.shape[1], linear.shape[0]))
+    read = [at_pin(balanced, p.x, p.y, p.radius, other) for p in booth.pins]
+    line = profile(balanced, *((p.x, p.y) for p in ends)) if ends is not None else None
+    return read, line, histogram(balanced)
+
+
 class Comparison(QObject):
     """Keeps partner and setting, and has the picture of both made away from the window's thread."""
 
@@ -123,7 +135,7 @@ class Comparison(QObject):
         self.partner: Reference | Proof | None = None
         self.setting = Setting()
         self.is_other_shown = False
-        self._data = b""
+        self.data = b""
         self._worker = Latest("comparison", self)
         self._worker.done.connect(self.made)
         self._worker.failed.connect(self.failed)
@@ -132,7 +144,7 @@ class Comparison(QObject):
 
     def with_partner(self, partner, data):
         """Compare with a partner, whose picture's bytes are given; None for none."""
-        self.partner, self._data = partner, data
+        self.partner, self.data = partner, data
         self._pace()
         self.changed.emit()
 
@@ -155,7 +167,7 @@ class Comparison(QObject):
 
     def submit(self, frame):
         """Have the picture of a frame and the partner made."""
-        partner, data, setting = self.partner, self._data, self.setting
+        partner, data, setting = self.partner, self.data, self.setting
         if partner is not None and frame is not None:
             booth = frame.request.booth
             self._worker.submit(lambda: compared(frame.linear, partner, data, booth, setting, booth.region))

@@ -32,13 +32,14 @@ from .ladder_sheet import LadderSheet
 from .ledger import Ledger
 from .menus import Menus
 from .photograph_sheet import PhotographSheet
+from .picture import NEUTRAL
 from .probe_line import ProbeLine
 from .proof_sheet import ProofSheet
 from .reading_sheet import ReadingSheet
 from .route import Route
 from .session import Session
 from .shelf_sheet import ShelfSheet
-from .sight import NEUTRAL, Sight
+from .sight import Sight
 from .solve_sheet import SolveSheet
 from .strata_panel import StrataPanel
 from .workers import LongJob
@@ -92,6 +93,7 @@ class MainWindow(QMainWindow):
         self.lower.addWidget(self.chart)
         self.lower.addWidget(self.solve_sheet)
         self.lower.addWidget(self.booth_sheet)
+        self.lower.addWidget(self.sight.numbers)
         looking = self._looking = QSplitter(Qt.Orientation.Vertical)
         looking.addWidget(self.sight)
         looking.addWidget(self.lower)
@@ -142,6 +144,7 @@ class MainWindow(QMainWindow):
         self.strata.browse_constants.connect(self.browse_constants)
         self.strata.solve_wanted.connect(self.solve)
         self.solve_sheet.closed.connect(lambda: self.lower.setCurrentWidget(self.chart))
+        self.sight.numbers.closed.connect(lambda: self.lower.setCurrentWidget(self.chart))
         self.sight.booth_wanted.connect(self.show_booth)
         self.booth_sheet.closed.connect(lambda: self.show_booth(False))
         self.booth_sheet.mesh_wanted.connect(self.files.choose_mesh)
@@ -183,6 +186,12 @@ class MainWindow(QMainWindow):
     def show_booth(self, on):
         """Show the booth's sheet under the picture, or the chart again."""
         self.lower.setCurrentWidget(self.booth_sheet if on else self.chart)
+
+    def show_numbers(self):
+        """Show pins, profile and histogram under the picture, or the chart again."""
+        shown = self.lower.currentWidget() is self.sight.numbers
+        self.lower.setCurrentWidget(self.chart if shown else self.sight.numbers)
+        self.sight.booth_changed()
 
     def show_sheet(self, name=None):
         """Have a sheet in the middle of the window, or the picture and the chart again."""

@@ -61,6 +61,7 @@ class Menus:
         self.robust.setToolTip("In a solve, points beyond two standard uncertainties count less")
         view = bar.addMenu("&View")
         self._add(view, "&Booth: shape, camera, lamps", lambda: w.show_booth(w.lower.currentWidget() is w.chart))
+        self._add(view, "&Numbers: pins, profile, histogram", w.show_numbers, "Ctrl+Shift+M")
         self._add(view, "&Pause or resume", w.probe_line.pause.toggle, "Ctrl+Space")
         self._add(view, "&Restart the picture", w.sight.loop.restart, "Ctrl+R")
         self._add(view, "&Keep a proof", w.keep_proof, "Ctrl+J")

@@ -54,7 +54,7 @@ class Request:
 
 def _undisplayed(request):
     """The request without what only shows the picture or ends it; of a layer counts only whether there is one."""
-    booth = replace(request.booth, exposure=0.0, white=None, view="", compression=0.0, off=())
+    booth = replace(request.booth, exposure=0.0, white=None, view="", compression=0.0, off=(), pins=())
     e = booth.effort
     booth = replace(booth, effort=replace(e, samples=0, seconds=0.0, noise=0.0))
     return replace(request, study=replace(request.study, booth=booth), layer="some" if request.layer else "")

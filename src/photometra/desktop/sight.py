@@ -1,16 +1,14 @@
 """The sight: the picture in the booth, on its mid-grey surround, with the strip of its controls."""
 
-import math
 from dataclasses import replace
 
 import numpy as np
-from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, QTimer, pyqtSignal
-from PyQt6.QtGui import QImage, QPainter, QPainterPath, QPen
+from PyQt6.QtCore import QPointF, Qt, QTimer, pyqtSignal
+from PyQt6.QtGui import QImage
 from PyQt6.QtWidgets import (
     QComboBox,
     QHBoxLayout,
     QLabel,
-    QSizePolicy,
     QToolButton,
     QVBoxLayout,
     QWidget,
@@ -18,217 +16,22 @@ from PyQt6.QtWidgets import (
 
 from ..imaging.booths import UNIFORM, display_of, environment_names, scene_of
 from ..imaging.display import FILMIC, PLAIN, exposure_for_white
+from ..study import Pin
 from ..surface.checks import picture_findings
 from . import theme
 from .chain_strip import ChainStrip
 from .compare_strip import CompareStrip
-from .comparison import DIVIDER, FLICKER, Comparison
+from .comparison import DIVIDER, FLICKER, Comparison, read_numbers
 from .drag_field import DragField
 from .layer_strip import LayerStrip
-from .rendering import Frame, RenderLoop, Request
+from .numbers_sheet import NumbersSheet
+from .picture import NEUTRAL, PIN, REGION, Picture
+from .rendering import RenderLoop, Request
 from .session import Session
+from .workers import Latest
 
 _PICK_RADIUS = 3
-NEUTRAL, WHITE, REGION = "neutral", "white", "region"
 _SMALLEST_REGION = 0.02
-
-
-class Picture(QWidget):
-    """Shows frames and says where the pointer is.
-
-    Dragging turns the camera, with the right button the environment; the wheel brings the camera nearer. While a region
-    is wanted, dragging draws it.
-    """
-
-    pointed = pyqtSignal(object)
-    """(x, y) in picture pixels, or None when the pointer leaves."""
-    picked = pyqtSignal(int, int)
-    turned = pyqtSignal(float, bool)
-    orbited = pyqtSignal(float, float, bool)
-    """By how many degrees round and up, and whether the drag goes on."""
-    neared = pyqtSignal(float)
-    divided = pyqtSignal(float)
-    """The divider is dragged to a place 0..1 across."""
-    framed = pyqtSignal(object)
-    """A region (left, top, right, bottom) in 0..1."""
-    resized = pyqtSignal()
-
-    def __init__(self, parent=None):
-        super().__init__(parent)
-        self.frame: Frame | None = None
-        self.picking = ""
-        self._turning = None
-        self._orbiting = None
-        self._frame_from = None
-        self.drawn_region = None
-        self.divider = None
-        self._dividing = False
-        self._instead = self._overlay = None
-        self._pointer = None
-        self.setMouseTracking(True)
-        self.setMinimumSize(240, 160)
-        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
-        self.setAccessibleName("Picture")
-        self.setToolTip(
-            "Drag to go round the specimen, with the right button to turn the light; the wheel brings you nearer. "
-            "Point to read a pixel."
-        )
-
-    def sizeHint(self):
-        return QSize(680, 400)
-
-    def show_frame(self, frame):
-        self.frame = frame
-        self.update()
-        self._tell()
-
-    def show_instead(self, image):
-        """Show another picture in the frame's place; None for the frame itself."""
-        self._instead = image
-        self.update()
-
-    def show_marks(self, image):
-        """Lay a picture with holes over the frame; None for none."""
-        self._overlay = image
-        self.update()
-
-    def _divider_x(self, y):
-        """Where the divider runs at a height of the widget."""
-        place, angle = self.divider
-        return place * self.width() - (y - 0.5 * self.height()) * math.tan(math.radians(angle))
-
-    def pick(self, what):
-        """Take the next click as a place to pick; "" ends it."""
-        self.picking = what
-        self.setCursor(Qt.CursorShape.CrossCursor if what else Qt.CursorShape.ArrowCursor)
-        self.update()
-
-    def pixel_at(self, position):
-        """(x, y) of the frame under a place of the widget, or None."""
-        if self.frame is None:
-            return None
-        height, width, _ = self.frame.linear.shape
-        x, y = int(position.x() * width / self.width()), int(position.y() * height / self.height())
-        return (x, y) if 0 <= x < width and 0 <= y < height else None
-
-    def _tell(self):
-        self.pointed.emit(self.pixel_at(self._pointer) if self._pointer is not None else None)
-
-    def mouseMoveEvent(self, event):
-        self._pointer = event.position()
-        if self._turning is not None:
-            x = event.position().x()
-            self.turned.emit((x - self._turning) * 0.5, True)
-            self._turning = x
-        if self._orbiting is not None:
-            by = event.position() - self._orbiting
-            self._orbiting = event.position()
-            self.orbited.emit(-0.4 * by.x(), 0.3 * by.y(), True)
-        if self._dividing:
-            at = event.position()
-            place = self.divider[0] + (at.x() - self._divider_x(at.y())) / self.width()
-            self.divided.emit(min(max(place, 0.0), 1.0))
-        if self._frame_from is not None:
-            self.drawn_region = self._region_to(event.position())
-            self.update()
-        self._tell()
-
-    def mousePressEvent(self, event):
-        if event.button() == Qt.MouseButton.RightButton:
-            self._turning = event.position().x()
-        elif event.button() != Qt.MouseButton.LeftButton:
-            return
-        elif self.divider is not None and abs(event.position().x() - self._divider_x(event.position().y())) < 8.0:
-            self._dividing = True
-        elif self.picking == REGION:
-            self._frame_from = event.position()
-        elif self.picking:
-            at = self.pixel_at(event.position())
-            if at is not None:
-                self.picked.emit(*at)
-        else:
-            self._orbiting = event.position()
-
-    def _region_to(self, position):
-        """The region from where the drag began, within the picture."""
-        xs = sorted(min(max(p.x() / self.width(), 0.0), 1.0) for p in (self._frame_from, position))
-        ys = sorted(min(max(p.y() / self.height(), 0.0), 1.0) for p in (self._frame_from, position))
-        return xs[0], ys[0], xs[1], ys[1]
-
-    def wheelEvent(self, event):
-        self.neared.emit(0.9 ** (event.angleDelta().y() / 120.0))
-
-    def mouseReleaseEvent(self, event):
-        if event.button() == Qt.MouseButton.RightButton and self._turning is not None:
-            self._turning = None
-            self.turned.emit(0.0, False)
-        if event.button() == Qt.MouseButton.LeftButton:
-            self._dividing = False
-            if self._orbiting is not None:
-                self._orbiting = None
-                self.orbited.emit(0.0, 0.0, False)
-            if self._frame_from is not None:
-                region = self._region_to(event.position())
-                self._frame_from = self.drawn_region = None
-                self.framed.emit(region)
-
-    def leaveEvent(self, _event):
-        self._pointer = None
-        self._tell()
-
-    def resizeEvent(self, _event):
-        self.resized.emit()
-
-    def paintEvent(self, _event):
-        painter = QPainter(self)
-        painter.fillRect(self.rect(), theme.SURROUND)
-        if self.frame is None:
-            painter.setPen(Qt.GlobalColor.white)
-            painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, "The picture is on its way…")
-            return
-        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform, self.frame.step > 1)
-        painter.drawImage(QRectF(self.rect()), self._instead or self.frame.image)
-        if self._overlay is not None:
-            painter.drawImage(QRectF(self.rect()), self._overlay)
-        if self.divider is not None:
-            self._paint_divider(painter)
-        region = self.drawn_region or self.frame.request.booth.region
-        if region is not None:
-            self._paint_region(painter, region)
-        if self.picking:
-            painter.setFont(theme.font(9.5))
-            text = {
-                NEUTRAL: "Click a place that is known to be neutral: a grey patch",
-                WHITE: "Click the white to expose for",
-                REGION: "Drag a rectangle: only that is rendered",
-            }
-            box = QRectF(0.0, 0.0, self.width(), 26.0)
-            painter.fillRect(box, theme.colour("raised", 230))
-            painter.setPen(QPen(theme.colour("text")))
-            painter.drawText(box, Qt.AlignmentFlag.AlignCenter, text[self.picking])
-
-    def _paint_divider(self, painter):
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        top, bottom = QPointF(self._divider_x(0.0), 0.0), QPointF(self._divider_x(self.height()), self.height())
-        for ink, wide in (("window", 3.0), ("text", 1.2)):
-            painter.setPen(QPen(theme.colour(ink), wide))
-            painter.drawLine(top, bottom)
-        middle = QPointF(self._divider_x(self.height() / 2.0), self.height() / 2.0)
-        painter.setBrush(theme.colour("raised"))
-        painter.drawEllipse(middle, 6.0, 6.0)
-
-    def _paint_region(self, painter, region):
-        left, top, right, bottom = region
-        w, h = float(self.width()), float(self.height())
-        box = QRectF(left * w, top * h, (right - left) * w, (bottom - top) * h)
-        if self.frame.request.booth.region is not None:
-            outside = QPainterPath()
-            outside.addRect(QRectF(self.rect()))
-            outside.addRect(box)
-            painter.fillPath(outside, theme.SURROUND)
-        painter.setPen(QPen(theme.colour("text"), 1.0, Qt.PenStyle.DashLine))
-        painter.setBrush(Qt.BrushStyle.NoBrush)
-        painter.drawRect(box)
 
 
 class Sight(QWidget):
@@ -273,6 +76,12 @@ class Sight(QWidget):
         self.comparison.made.connect(self._take_compared)
         self.comparison.failed.connect(session.said)
         self.compare_strip = CompareStrip(session, self.comparison)
+        self.numbers = NumbersSheet(session)
+        self.numbers.pin_wanted.connect(lambda on: self.pick(PIN if on else ""))
+        self.numbers.profile_wanted.connect(self._read_numbers)
+        self._reader = Latest("numbers", self)
+        self._reader.done.connect(lambda found: self.numbers.show_numbers(*found))
+        self._reader.failed.connect(session.said)
         self.picture.divided.connect(lambda place: self.comparison.set(place=place))
         column.addWidget(self._strip())
         column.addWidget(self.chain)
@@ -280,8 +89,8 @@ class Sight(QWidget):
         column.addWidget(self.picture, 1)
         column.addWidget(self.layers)
         session.surface_changed.connect(self._ask)
-        session.booth_changed.connect(self._booth_changed)
-        self._booth_changed()
+        session.booth_changed.connect(self.booth_changed)
+        self.booth_changed()
 
     def _strip(self):
         strip = QWidget()
@@ -320,7 +129,7 @@ class Sight(QWidget):
 
     # Following the session.
 
-    def _booth_changed(self):
+    def booth_changed(self):
         booth = self.session.study.booth
         names = [*environment_names(), UNIFORM, *self.session.study.pictures]
         shown = [self.environment.itemData(i) for i in range(self.environment.count())]
@@ -329,6 +138,9 @@ class Sight(QWidget):
             for name in names:
                 self.environment.addItem(name.removeprefix("pictures/").replace("-", " "), name)
         self.environment.setCurrentIndex(max(0, self.environment.findData(booth.environment)))
+        self.picture.pins = booth.pins
+        self.picture.update()
+        self._read_numbers()
         self.turn.show_value(booth.turn)
         self.strength.show_value(booth.strength)
         self._ask()
@@ -345,6 +157,7 @@ class Sight(QWidget):
         self.picture.show_frame(frame)
         self._show_marks()
         self.comparison.submit(frame)
+        self._read_numbers()
         found = picture_findings(frame.request.surface, frame.request.booth.effort, frame.energy_cut)
         self.layers.show_finding(found[0] if found else None)
         self.progressed.emit(frame)
@@ -442,6 +255,7 @@ class Sight(QWidget):
         """Take the next click in the picture as `NEUTRAL` or `WHITE`, or the next drag as `REGION`; "" takes none."""
         self.picture.pick(what)
         self.chain.show_picking(what)
+        self.numbers.pin_button.setChecked(what == PIN)
 
     def around(self, x, y):
         """Mean scene-linear colour of the small square about a pixel."""
@@ -453,6 +267,9 @@ class Sight(QWidget):
     def _picked(self, x, y):
         what = self.picture.picking
         self.pick("")
+        if what == PIN:
+            self._place_pin(x, y)
+            return
         colour = [float(v) for v in self.around(x, y)]
         try:
             if what == NEUTRAL:
@@ -465,6 +282,21 @@ class Sight(QWidget):
                 self.session.set_booth("expose for white", exposure=round(exposure_for_white(colour), 3))
         except ValueError as error:
             self.session.said.emit(str(error))
+
+    def _place_pin(self, x, y):
+        height, width, _ = self.picture.frame.linear.shape
+        pins = self.session.study.booth.pins
+        pin = Pin(f"Pin {len(pins) + 1}", round((x + 0.5) / width, 5), round((y + 0.5) / height, 5))
+        self.session.set_booth("pin", pins=(*pins, pin))
+
+    def _read_numbers(self):
+        """Have pins, profile and histogram read off the picture, where anybody looks at them."""
+        frame, sheet = self.picture.frame, self.numbers
+        if frame is None or not sheet.isVisible():
+            return
+        booth, ends = self.session.study.booth, sheet.ends
+        partner, data = self.comparison.partner, self.comparison.data
+        self._reader.submit(lambda: read_numbers(frame.linear, booth, ends, partner, data))
 
     def _probe(self, at):
         if at is None:
@@ -481,5 +313,6 @@ class Sight(QWidget):
         return QPointF(x * self.picture.width(), y * self.picture.height())
 
     def end(self):
+        self._reader.end()
         self.comparison.end()
         self.loop.end()

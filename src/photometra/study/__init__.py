@@ -1,6 +1,6 @@
 """The document: specimens, readings, the booth; its file, its history, its autosave."""
 
-from .booth import VIEWPOINTS, Booth, Effort, Lamp, Viewpoint
+from .booth import VIEWPOINTS, Booth, Effort, Lamp, Pin, Viewpoint
 from .history import History
 from .journal import Claim, Journal, Rescue, rescues
 from .model import Specimen, Study
@@ -16,6 +16,7 @@ __all__ = [
     "History",
     "Journal",
     "Lamp",
+    "Pin",
     "Proof",
     "Reference",
     "Rescue",

@@ -58,6 +58,16 @@ class Effort:
 
 
 @dataclass(frozen=True)
+class Pin:
+    """A named place on the picture whose numbers are read: x and y in 0..1 of it, radius in 0..1 of its height."""
+
+    name: str
+    x: float
+    y: float
+    radius: float = 0.012
+
+
+@dataclass(frozen=True)
 class Booth:
     """Where specimens are looked at. turn in degrees, strength a factor, exposure in stops.
 
@@ -65,7 +75,7 @@ class Booth:
     Rec.709 of a place known to be neutral, or None where nothing is balanced. compression: how far highlights are bent,
     0..1. view: a view transform's key. off: steps of the display's chain that are switched off. key, back: the two
     lamps, one before the specimen and one behind it. region: (left, top, right, bottom) in 0..1 of the picture outside
-    which nothing is rendered, or None.
+    which nothing is rendered, or None. pins: places on the picture whose numbers are read.
     """
 
     environment: str = "lantern-room"
@@ -81,3 +91,4 @@ class Booth:
     back: Lamp = field(default_factory=lambda: Lamp(turn=180.0, rise=8.0, distance=1.2, size=1.6))
     effort: Effort = field(default_factory=Effort)
     region: tuple[float, float, float, float] | None = None
+    pins: tuple[Pin, ...] = ()

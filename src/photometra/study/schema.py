@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from ..surface import NODES_NM
-from .booth import Booth, Effort, Lamp, Viewpoint
+from .booth import Booth, Effort, Lamp, Pin, Viewpoint
 from .proof import IDENTITY, WHOLE
 
 FORMAT = "photometra-study"
@@ -102,6 +102,13 @@ class EffortEntry(_Strict):
 _Share = Annotated[float, Field(ge=0, le=1)]
 
 
+class PinEntry(_Strict):
+    name: _Name
+    x: _Share
+    y: _Share
+    radius: Annotated[float, Field(gt=0, le=0.5)] = 0.012
+
+
 class BoothEntry(_Strict):
     environment: _Name = "lantern-room"
     turn: _Finite = 0.0
@@ -123,6 +130,7 @@ class BoothEntry(_Strict):
     back: LampEntry = LampEntry(**asdict(Booth().back))
     effort: EffortEntry = EffortEntry()
     region: tuple[_Share, _Share, _Share, _Share] | None = None
+    pins: Annotated[tuple[PinEntry, ...], Field(max_length=200)] = ()
 
     @classmethod
     def of(cls, booth: Booth):
@@ -131,6 +139,7 @@ class BoothEntry(_Strict):
     def booth(self) -> Booth:
         nested = {"viewpoint": Viewpoint, "key": Lamp, "back": Lamp, "effort": Effort}
         values = self.model_dump()
+        values["pins"] = tuple(Pin(**p) for p in values["pins"])
         return Booth(**{k: nested[k](**v) if k in nested else v for k, v in values.items()})
 
 

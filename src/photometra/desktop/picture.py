@@ -1,0 +1,228 @@
+"""The picture in the sight: shows frames, says where the pointer is, and takes drags, picks, pins and the divider."""
+
+import math
+
+from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
+from PyQt6.QtGui import QPainter, QPainterPath, QPen
+from PyQt6.QtWidgets import QSizePolicy, QWidget
+
+from . import theme
+from .rendering import Frame
+
+NEUTRAL, WHITE, REGION, PIN = "neutral", "white", "region", "pin"
+
+
+class Picture(QWidget):
+    """Shows frames and says where the pointer is.
+
+    Dragging turns the camera, with the right button the environment; the wheel brings the camera nearer. While a region
+    is wanted, dragging draws it.
+    """
+
+    pointed = pyqtSignal(object)
+    """(x, y) in picture pixels, or None when the pointer leaves."""
+    picked = pyqtSignal(int, int)
+    turned = pyqtSignal(float, bool)
+    orbited = pyqtSignal(float, float, bool)
+    """By how many degrees round and up, and whether the drag goes on."""
+    neared = pyqtSignal(float)
+    divided = pyqtSignal(float)
+    """The divider is dragged to a place 0..1 across."""
+    framed = pyqtSignal(object)
+    """A region (left, top, right, bottom) in 0..1."""
+    resized = pyqtSignal()
+
+    def __init__(self, parent=None):
+        super().__init__(parent)
+        self.frame: Frame | None = None
+        self.picking = ""
+        self._turning = None
+        self._orbiting = None
+        self._frame_from = None
+        self.drawn_region = None
+        self.pins = ()
+        self.divider = None
+        self._dividing = False
+        self._instead = self._overlay = None
+        self._pointer = None
+        self.setMouseTracking(True)
+        self.setMinimumSize(240, 160)
+        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
+        self.setAccessibleName("Picture")
+        self.setToolTip(
+            "Drag to go round the specimen, with the right button to turn the light; the wheel brings you nearer. "
+            "Point to read a pixel."
+        )
+
+    def sizeHint(self):
+        return QSize(680, 400)
+
+    def show_frame(self, frame):
+        self.frame = frame
+        self.update()
+        self._tell()
+
+    def show_instead(self, image):
+        """Show another picture in the frame's place; None for the frame itself."""
+        self._instead = image
+        self.update()
+
+    def show_marks(self, image):
+        """Lay a picture with holes over the frame; None for none."""
+        self._overlay = image
+        self.update()
+
+    def _divider_x(self, y):
+        """Where the divider runs at a height of the widget."""
+        place, angle = self.divider
+        return place * self.width() - (y - 0.5 * self.height()) * math.tan(math.radians(angle))
+
+    def pick(self, what):
+        """Take the next click as a place to pick; "" ends it."""
+        self.picking = what
+        self.setCursor(Qt.CursorShape.CrossCursor if what else Qt.CursorShape.ArrowCursor)
+        self.update()
+
+    def pixel_at(self, position):
+        """(x, y) of the frame under a place of the widget, or None."""
+        if self.frame is None:
+            return None
+        height, width, _ = self.frame.linear.shape
+        x, y = int(position.x() * width / self.width()), int(position.y() * height / self.height())
+        return (x, y) if 0 <= x < width and 0 <= y < height else None
+
+    def _tell(self):
+        self.pointed.emit(self.pixel_at(self._pointer) if self._pointer is not None else None)
+
+    def mouseMoveEvent(self, event):
+        self._pointer = event.position()
+        if self._turning is not None:
+            x = event.position().x()
+            self.turned.emit((x - self._turning) * 0.5, True)
+            self._turning = x
+        if self._orbiting is not None:
+            by = event.position() - self._orbiting
+            self._orbiting = event.position()
+            self.orbited.emit(-0.4 * by.x(), 0.3 * by.y(), True)
+        if self._dividing:
+            at = event.position()
+            place = self.divider[0] + (at.x() - self._divider_x(at.y())) / self.width()
+            self.divided.emit(min(max(place, 0.0), 1.0))
+        if self._frame_from is not None:
+            self.drawn_region = self._region_to(event.position())
+            self.update()
+        self._tell()
+
+    def mousePressEvent(self, event):
+        if event.button() == Qt.MouseButton.RightButton:
+            self._turning = event.position().x()
+        elif event.button() != Qt.MouseButton.LeftButton:
+            return
+        elif self.divider is not None and abs(event.position().x() - self._divider_x(event.position().y())) < 8.0:
+            self._dividing = True
+        elif self.picking == REGION:
+            self._frame_from = event.position()
+        elif self.picking:
+            at = self.pixel_at(event.position())
+            if at is not None:
+                self.picked.emit(*at)
+        else:
+            self._orbiting = event.position()
+
+    def _region_to(self, position):
+        """The region from where the drag began, within the picture."""
+        xs = sorted(min(max(p.x() / self.width(), 0.0), 1.0) for p in (self._frame_from, position))
+        ys = sorted(min(max(p.y() / self.height(), 0.0), 1.0) for p in (self._frame_from, position))
+        return xs[0], ys[0], xs[1], ys[1]
+
+    def wheelEvent(self, event):
+        self.neared.emit(0.9 ** (event.angleDelta().y() / 120.0))
+
+    def mouseReleaseEvent(self, event):
+        if event.button() == Qt.MouseButton.RightButton and self._turning is not None:
+            self._turning = None
+            self.turned.emit(0.0, False)
+        if event.button() == Qt.MouseButton.LeftButton:
+            self._dividing = False
+            if self._orbiting is not None:
+                self._orbiting = None
+                self.orbited.emit(0.0, 0.0, False)
+            if self._frame_from is not None:
+                region = self._region_to(event.position())
+                self._frame_from = self.drawn_region = None
+                self.framed.emit(region)
+
+    def leaveEvent(self, _event):
+        self._pointer = None
+        self._tell()
+
+    def resizeEvent(self, _event):
+        self.resized.emit()
+
+    def paintEvent(self, _event):
+        painter = QPainter(self)
+        painter.fillRect(self.rect(), theme.SURROUND)
+        if self.frame is None:
+            painter.setPen(Qt.GlobalColor.white)
+            painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, "The picture is on its way…")
+            return
+        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform, self.frame.step > 1)
+        painter.drawImage(QRectF(self.rect()), self._instead or self.frame.image)
+        if self._overlay is not None:
+            painter.drawImage(QRectF(self.rect()), self._overlay)
+        if self.divider is not None:
+            self._paint_divider(painter)
+        self._paint_pins(painter)
+        region = self.drawn_region or self.frame.request.booth.region
+        if region is not None:
+            self._paint_region(painter, region)
+        if self.picking:
+            painter.setFont(theme.font(9.5))
+            text = {
+                NEUTRAL: "Click a place that is known to be neutral: a grey patch",
+                WHITE: "Click the white to expose for",
+                REGION: "Drag a rectangle: only that is rendered",
+                PIN: "Click where a pin is to stand",
+            }
+            box = QRectF(0.0, 0.0, self.width(), 26.0)
+            painter.fillRect(box, theme.colour("raised", 230))
+            painter.setPen(QPen(theme.colour("text")))
+            painter.drawText(box, Qt.AlignmentFlag.AlignCenter, text[self.picking])
+
+    def _paint_pins(self, painter):
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter.setFont(theme.font(8.5, theme.MEDIUM))
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        for pin in self.pins:
+            at, r = QPointF(pin.x * self.width(), pin.y * self.height()), max(4.0, pin.radius * self.height())
+            for ink, wide in (("window", 3.0), ("text", 1.3)):
+                painter.setPen(QPen(theme.colour(ink), wide))
+                painter.drawEllipse(at, r, r)
+            beside = at + QPointF(r + 4.0, 4.0)
+            painter.setPen(theme.colour("window"))
+            painter.drawText(beside + QPointF(1.0, 1.0), pin.name)
+            painter.setPen(theme.colour("text"))
+            painter.drawText(beside, pin.name)
+
+    def _paint_divider(self, painter):
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        top, bottom = QPointF(self._divider_x(0.0), 0.0), QPointF(self._divider_x(self.height()), self.height())
+        for ink, wide in (("window", 3.0), ("text", 1.2)):
+            painter.setPen(QPen(theme.colour(ink), wide))
+            painter.drawLine(top, bottom)
+        middle = QPointF(self._divider_x(self.height() / 2.0), self.height() / 2.0)
+        painter.setBrush(theme.colour("raised"))
+        painter.drawEllipse(middle, 6.0, 6.0)
+
+    def _paint_region(self, painter, region):
+        left, top, right, bottom = region
+        w, h = float(self.width()), float(self.height())
+        box = QRectF(left * w, top * h, (right - left) * w, (bottom - top) * h)
+        if self.frame.request.booth.region is not None:
+            outside = QPainterPath()
+            outside.addRect(QRectF(self.rect()))
+            outside.addRect(box)
+            painter.fillPath(outside, theme.SURROUND)
+        painter.setPen(QPen(theme.colour("text"), 1.0, Qt.PenStyle.DashLine))
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        painter.drawRect(box)
