@@ -70,7 +70,7 @@ def test_each_step_of_the_chain_has_its_switch_and_its_value(window, qtbot):
 def test_a_balanced_white_is_told_as_temperature_and_what_clips_is_marked(window, qtbot):
     whole_picture(qtbot, window)
     window.session.set_booth("white", white=(1.0, 0.78, 0.5))
-    assert window.sight.chain.white.text().endswith(("green", "magenta", "K"))
+    assert " K" in window.sight.chain.white.text()
     assert 3500 < float(window.sight.chain.white.text().split()[0]) < 5500
     click(window.sight.chain.unbalance)
     assert window.session.study.booth.white is None and window.sight.chain.white.text() == "as it is"

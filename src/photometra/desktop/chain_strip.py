@@ -13,15 +13,15 @@ from .session import Session
 
 
 def white_words(white):
-    """A white in words: its temperature and tint, or that there is none."""
+    """A white in words: its temperature and tint (above 0 towards green), or that there is none."""
     if white is None:
         return "as it is"
     try:
         kelvin, tint = temperature_of(linear_srgb_to_xyz(white))
     except ValueError:
         return "far from white"
-    side = "green" if tint > 0.0 else "magenta"
-    return f"{round(kelvin, -1):.0f} K" + (f", {abs(1000.0 * tint):.0f} {side}" if abs(tint) >= 5e-4 else "")
+    beside = f" {1000.0 * tint:+.0f}".replace("-", "−") if abs(tint) >= 5e-4 else ""
+    return f"{round(kelvin, -1):.0f} K{beside}"
 
 
 class StepSwitch(QToolButton):
@@ -57,7 +57,7 @@ class ChainStrip(QWidget):
         self.setObjectName("panel")
         row = QHBoxLayout(self)
         row.setContentsMargins(6, 2, 6, 4)
-        row.setSpacing(3)
+        row.setSpacing(2)
         self.switches = {}
         self.exposure = DragField("exposure", "EV", -12.0, 12.0, 0.02, 2, "Exposure in stops", sign=True)
         self.exposure.changed.connect(lambda v, goes_on: self._set("exposure", v, goes_on))
@@ -67,7 +67,9 @@ class ChainStrip(QWidget):
         )
         self.white = QLabel()
         self.white.setFont(theme.font(8.5))
-        self.white.setToolTip("Colour temperature and tint (thousandths of Duv) of the white that is balanced to")
+        self.white.setToolTip(
+            "Colour temperature of the white that is balanced to, and its tint: + to green, − to magenta (Duv · 1000)"
+        )
         self.unbalance = QToolButton()
         self.unbalance.setText("×")
         self.unbalance.setFixedWidth(22)
@@ -79,7 +81,7 @@ class ChainStrip(QWidget):
         self.view.setToolTip("View transform: how scene light becomes screen light (Ctrl+P: the plain one and back)")
         self.view.setAccessibleName("View transform")
         self.view.activated.connect(lambda i: session.set_booth("view", view=self.view.itemData(i)))
-        self.view.setFixedWidth(76)
+        self.view.setFixedWidth(70)
         self.marks = QToolButton()
         self.marks.setText("Clip")
         self.marks.setCheckable(True)

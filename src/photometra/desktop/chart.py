@@ -148,6 +148,7 @@ class ReadingChart(QWidget):
             (self.plot.getAxis("left"), reading.kind.value_label),
             (self.rest.getAxis("bottom"), reading.kind.axis_label),
         ):  # fmt: skip
+            axis.enableAutoSIPrefix(False)
             axis.setLabel(words, **{"font-size": "8pt", "color": theme.current().quiet})
         self._show_verdict(reading, agreement)
         x = reading.x

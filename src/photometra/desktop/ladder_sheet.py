@@ -130,9 +130,9 @@ class LadderSheet(Sheet):
         self.job.failed.connect(lambda _sentence: self.go_button.setText("Go"))
         self.across, self.down = QComboBox(), QComboBox()
         self.ranges = {}
-        row = QHBoxLayout()
-        row.setSpacing(5)
-        for title, box, count in (("step", self.across, 6), ("and", self.down, 3)):
+        lines = [QHBoxLayout(), QHBoxLayout()]
+        for (title, box, count), row in zip((("step", self.across, 6), ("and", self.down, 3)), lines, strict=True):
+            row.setSpacing(5)
             box.setAccessibleName(f"{title}: what is stepped")
             box.setFixedWidth(112)
             low, high, steps = QLineEdit(), QLineEdit(), QSpinBox()
@@ -147,8 +147,10 @@ class LadderSheet(Sheet):
             box.activated.connect(lambda _i, b=box: self._chosen(b))
             word = QLabel(title)
             word.setObjectName("quiet")
+            word.setFixedWidth(28)
             for part in (word, box, low, high, steps):
                 row.addWidget(part)
+            row.addStretch(1)
         self.go_button = QPushButton("Go")
         self.go_button.setObjectName("primary")
         self.go_button.clicked.connect(self._go)
@@ -156,14 +158,14 @@ class LadderSheet(Sheet):
         self.export_button.setToolTip("Write the sheet as PNG or EXR")
         self.export_button.clicked.connect(self._choose_and_export)
         self.export_button.setEnabled(False)
-        row.addStretch(1)
-        row.addWidget(self.go_button)
-        row.addWidget(self.export_button)
+        lines[0].addWidget(self.go_button)
+        lines[0].addWidget(self.export_button)
         self._grid = QGridLayout()
         self._grid.setSpacing(4)
         self.curve = AgreementCurve()
         self.curve.setVisible(False)
-        self.body.addLayout(row)
+        for line in lines:
+            self.body.addLayout(line)
         self.body.addLayout(self._grid)
         self.body.addWidget(self.curve)
         self.body.addStretch(1)
@@ -266,7 +268,7 @@ class LadderSheet(Sheet):
         self.job.start(job)
 
     def _side(self, rows, columns):
-        return max(48, min((self.width() - 40) // columns - 6, (self.height() - 190) // rows - 26))
+        return max(48, min((self.width() - 40) // columns - 6, (self.height() - 220) // rows - 26))
 
     def _lay_out(self, surfaces, across, down):
         while self._grid.count():

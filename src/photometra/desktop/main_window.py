@@ -77,6 +77,7 @@ class MainWindow(QMainWindow):
         self.strata = StrataPanel(self.session)
         self.probe_line = ProbeLine(self.session)
         self.browser = None
+        self._before_result = None
         self.hand_over = None
         self._warming = LongJob(self)
         self._lay_out()
@@ -149,6 +150,7 @@ class MainWindow(QMainWindow):
         self.booth_sheet.closed.connect(lambda: self.show_booth(False))
         self.booth_sheet.mesh_wanted.connect(self.files.choose_mesh)
         self.booth_sheet.region_wanted.connect(self.sight.want_region)
+        self.lower.currentChanged.connect(self._give_room_back)
         self.lower.currentChanged.connect(
             lambda _: self.sight.booth_button.setChecked(self.lower.currentWidget() is self.booth_sheet)
         )
@@ -178,6 +180,12 @@ class MainWindow(QMainWindow):
     def _back_to_chart(self):
         if not self.solve_sheet.job.is_running:
             self.lower.setCurrentWidget(self.chart)
+
+    def _give_room_back(self):
+        """Let the picture have the room again that the result of a solve took."""
+        if self._before_result and self.lower.currentWidget() is not self.solve_sheet:
+            self._looking.setSizes(self._before_result)
+            self._before_result = None
 
     def _leave_solve_sheet(self):
         if self.lower.currentWidget() is self.solve_sheet:
@@ -300,6 +308,7 @@ class MainWindow(QMainWindow):
             self.lower.setCurrentWidget(self.solve_sheet)
             height = sum(self._looking.sizes())
             if self._looking.sizes()[1] < _RESULT_HEIGHT:
+                self._before_result = self._looking.sizes()
                 self._looking.setSizes([height - _RESULT_HEIGHT, _RESULT_HEIGHT])
 
     def use_model(self):
