@@ -147,7 +147,14 @@ def test_a_photograph_is_loaded_calibrated_and_lined_up(window, qtbot, tmp_path)
     path = tmp_path / "chart.png"
     write_png(path, encode_srgb(np.pad(chart, ((20, 20), (20, 20), (0, 0)))))
     QTest.keyClick(window, Qt.Key.Key_P, CTRL | Qt.KeyboardModifier.ShiftModifier)
-    sheet = window.sheets["photograph"]
+    sheet, said = window.sheets["photograph"], []
+    window.session.said.connect(said.append)
+    broken = tmp_path / "broken.png"
+    broken.write_bytes(path.read_bytes()[:60])
+    for wrong in (broken, tmp_path / "none.png"):
+        sheet.load(wrong)
+        qtbot.waitUntil(lambda w=wrong: bool(said) and str(w) in said[-1], timeout=PATIENCE_MS)
+    assert sheet.reference is None
     sheet.load(path)
     qtbot.waitUntil(lambda: sheet.reference is not None, timeout=PATIENCE_MS)
     click(sheet.tasks["chart"])

@@ -52,14 +52,15 @@ class Compared:
 
 
 @lru_cache(maxsize=4)
-def _decoded(name, data):
+def picture_in(name, data):
+    """A kept picture's numbers (h, w, 3), decoded once."""
     return decoded_picture(name, data)
 
 
 @lru_cache(maxsize=4)
 def partner_linear(partner, data, width, height):
     """A partner's scene-linear picture in the frame of a render, (height, width, 3); NaN beyond its edge."""
-    pixels = _decoded(partner.picture, data)
+    pixels = picture_in(partner.picture, data)
     if isinstance(partner, Reference):
         pixels = decoded(pixels, partner.curve) * np.float32(2.0**partner.exposure)
         pixels = pixels @ np.array(partner.matrix, np.float32).reshape(3, 3).T

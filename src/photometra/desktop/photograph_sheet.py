@@ -19,7 +19,7 @@ from PyQt6.QtWidgets import (
 )
 
 from ..imaging.booths import display_of
-from ..imaging.pictures import PictureError, decoded_picture, read_picture
+from ..imaging.pictures import PictureError
 from ..imaging.references import (
     CHART_SHAPE,
     CURVES,
@@ -35,6 +35,7 @@ from ..imaging.references import (
 from ..study import Reference
 from ..study.proof import IDENTITY, WHOLE
 from . import theme
+from .comparison import picture_in
 from .drag_field import DragField
 from .session import Session
 from .sheet import Sheet
@@ -42,6 +43,7 @@ from .workers import LongJob
 
 FRAME, CHART, GREY = "frame", "chart", "grey"
 _GREY_RADIUS = 4
+_SHOWN_WIDTH = 700
 
 
 class PhotographView(QWidget):
@@ -220,10 +222,10 @@ class PhotographSheet(Sheet):
         specimen = self.session.specimen
         return specimen.reference if specimen is not None else None
 
-    def _linear(self):
-        """The photograph's scene-linear colours, before its matrix."""
+    def _linear(self, every=1):
+        """The photograph's scene-linear colours, before its matrix; one pixel of `every` each way."""
         r = self.reference
-        pixels = decoded_picture(r.picture, self.session.study.images[r.picture])
+        pixels = picture_in(r.picture, self.session.study.images[r.picture])[::every, ::every]
         return decoded(pixels, r.curve) * np.float32(2.0**r.exposure)
 
     # Doing.
@@ -242,14 +244,21 @@ class PhotographSheet(Sheet):
             return
 
         def job(_report, _cancel):
-            read_picture(path)
-            return path, Path(path).read_bytes()
+            name = f"images/photograph-{uuid4().hex[:12]}{path.suffix.lower()}"
+            try:
+                data = path.read_bytes()
+                # Decoded here once, so that the window need not.
+                picture_in(name, data)
+            except OSError as error:
+                raise PictureError(f"{path}: cannot be read ({error.strerror})") from None
+            except PictureError as error:
+                raise PictureError(str(error).replace(name, str(path))) from None
+            return path, name, data
 
         self.job.start(job)
 
     def _loaded(self, found):
-        path, data = found
-        name = f"images/photograph-{uuid4().hex[:12]}{path.suffix.lower()}"
+        path, name, data = found
         study, specimen = self.session.study.with_image(name, data), self.session.specimen
         specimen = replace(specimen, reference=Reference(name, curve_of(path)))
         self.session.history.apply(study.with_specimen_at(self.session.index, specimen), "load a photograph")
@@ -324,12 +333,12 @@ class PhotographSheet(Sheet):
         self.exposure.show_value(r.exposure)
         self.state.setText(f"of the {self.session.specimen.name.lower()}")
         try:
-            linear = self._linear() @ np.array(r.matrix, np.float32).reshape(3, 3).T
+            whole = picture_in(r.picture, self.session.study.images[r.picture])
         except PictureError as error:
             self.session.said.emit(str(error))
             return
-        every = max(1, linear.shape[1] // 1400)
-        shown = display_of(self.session.study.booth).picture(np.ascontiguousarray(linear[::every, ::every]))
+        linear = self._linear(max(1, whole.shape[1] // _SHOWN_WIDTH)) @ np.array(r.matrix, np.float32).reshape(3, 3).T
+        shown = display_of(self.session.study.booth).picture(np.ascontiguousarray(linear))
         pixels = np.ascontiguousarray((shown * 255.0 + 0.5).astype(np.uint8))
         height, width, _ = pixels.shape
         image = QImage(pixels.data, width, height, 3 * width, QImage.Format.Format_RGB888).copy()
