@@ -4,17 +4,11 @@ from functools import lru_cache
 
 import numpy as np
 
+from .black_body import black_body
 from .observers import WAVELENGTHS, grid_weights, illuminant, observer
 
 LAMPS = ("D65", "D50", "A", "LED", "2700 K", "3200 K", "5000 K", "9000 K")
 """Illuminants of the CIE, a white LED of our own making, and black bodies by their temperature."""
-
-_SECOND_RADIATION = 1.4388e7
-"""c2 of Planck's law, nm K."""
-
-
-def _black_body(kelvin):
-    return WAVELENGTHS**-5.0 / np.expm1(_SECOND_RADIATION / (WAVELENGTHS * kelvin))
 
 
 def _led():
@@ -36,7 +30,7 @@ def lamp_spectrum(name):
     elif name == "LED":
         power = _led()
     elif name in LAMPS:
-        power = _black_body(float(name.split()[0]))
+        power = black_body(WAVELENGTHS, float(name.split()[0]))
     else:
         raise ValueError(f"there is no lamp '{name}': choose from {', '.join(LAMPS)}")
     relative = power / _on_grid("D65")

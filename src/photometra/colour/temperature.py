@@ -8,9 +8,9 @@ from functools import cache
 
 import numpy as np
 
+from .black_body import black_body
 from .observers import observer
 
-_SECOND_RADIATION = 1.4388e7
 _MIRED = np.geomspace(40.0, 1000.0, 700)
 
 
@@ -24,9 +24,7 @@ def _uv(xyz):
 def black_body_xyz(kelvin):
     """XYZ, Y = 1, of black bodies at temperatures above 0 K, (..., 3)."""
     wavelength, matching = observer()
-    kelvin = np.asarray(kelvin, float)[..., None]
-    power = wavelength**-5.0 / np.expm1(_SECOND_RADIATION / (wavelength * kelvin))
-    xyz = power @ matching
+    xyz = black_body(wavelength, np.asarray(kelvin, float)[..., None]) @ matching
     return xyz / xyz[..., 1:2]
 
 

@@ -16,7 +16,7 @@ from PyQt6.QtWidgets import (
 )
 
 from . import theme
-from .ledger import OUT, UNKNOWN, WITHIN, verdict_of
+from .ledger import OUT, UNKNOWN, WITHIN, short_number, verdict_of
 from .session import Session
 from .sheet import Sheet
 
@@ -53,10 +53,6 @@ class _ShareBar(QStyledItemDelegate):
         painter.setPen(QPen(theme.colour("text"), 1.2))
         x = bar.center().x()
         painter.drawLine(int(x), int(bar.top() - 3), int(x), int(bar.bottom() + 3))
-
-
-def _short(value):
-    return f"{value:.3g}" if value < 1000.0 else f"{value:.0f}"
 
 
 class AgreementSheet(Sheet):
@@ -131,7 +127,7 @@ class AgreementSheet(Sheet):
         for r, (i, j, cells) in enumerate(rows):
             for c, value in enumerate(cells):
                 number = isinstance(value, float)
-                text = "" if c == _SHARE or value is None else _short(value) if number else str(value)
+                text = "" if c == _SHARE or value is None else short_number(value) if number else str(value)
                 item = _Cell(text)
                 item.setData(_ORDER, value if number else None)
                 item.setData(_ORDER + 1, (i, j))

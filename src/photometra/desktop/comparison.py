@@ -22,6 +22,7 @@ from ..imaging.pictures import decoded_picture
 from ..imaging.probing import at_pin, histogram, profile
 from ..imaging.references import decoded, warped
 from ..study import Proof, Reference
+from .images import image_of
 from .workers import Latest
 
 DIVIDER, SIDE, BLEND, FLICKER, LUMINANCE, COLOUR = MODES = (
@@ -71,12 +72,6 @@ def partner_linear(partner, data, width, height):
     return warped(pixels, ((left, 0.0), (right, 0.0), (right, 1.0), (left, 1.0)), width, height)
 
 
-def _image(shown):
-    pixels = np.ascontiguousarray((np.clip(shown, 0.0, 1.0) * 255.0 + 0.5).astype(np.uint8))
-    height, width, _ = pixels.shape
-    return QImage(pixels.data, width, height, 3 * width, QImage.Format.Format_RGB888).copy()
-
-
 def compared(linear, partner, data, booth, setting, region=None) -> Compared:
     """A render's scene-linear picture (h, w, 3) with its partner, as a setting has it."""
     height, width, _ = linear.shape
@@ -86,20 +81,20 @@ def compared(linear, partner, data, booth, setting, region=None) -> Compared:
         pair = display.balanced(linear), display.balanced(other)
         if setting.mode == COLOUR:
             values = delta_e_map(*pair)
-            return Compared(_image(ramp(values / LARGEST_SHOWN)), None, apart(values, region))
+            return Compared(image_of(ramp(values / LARGEST_SHOWN)), None, apart(values, region))
         values = luminance_difference(*pair)
-        return Compared(_image(signed_ramp(values / _LUMINANCE_SPAN)), None, apart(values, region))
+        return Compared(image_of(signed_ramp(values / _LUMINANCE_SPAN)), None, apart(values, region))
     known = np.isfinite(other).all(axis=-1, keepdims=True)
     ours, theirs = display.picture(linear), display.picture(np.nan_to_num(other))
     theirs = np.where(known, theirs, 0.466)
     if setting.mode == FLICKER:
-        return Compared(_image(ours), _image(theirs), None)
+        return Compared(image_of(ours), image_of(theirs), None)
     if setting.mode == BLEND:
-        return Compared(_image(ours + setting.opacity * (theirs - ours)), None, None)
+        return Compared(image_of(ours + setting.opacity * (theirs - ours)), None, None)
     if setting.mode == SIDE:
-        return Compared(_image(_side_by_side(ours, theirs)), None, None)
+        return Compared(image_of(_side_by_side(ours, theirs)), None, None)
     beyond = beyond_divider(width, height, setting.angle, setting.place)[..., None]
-    return Compared(_image(np.where(beyond, theirs, ours)), None, None)
+    return Compared(image_of(np.where(beyond, theirs, ours)), None, None)
 
 
 def _side_by_side(left, right):

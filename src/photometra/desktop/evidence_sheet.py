@@ -16,6 +16,7 @@ from PyQt6.QtWidgets import (
 
 from ..fitting import next_readings, sensitivities
 from ..instruments import instrument
+from ..instruments.devices import TRAITS
 from ..surface.parameters import scalar_owner
 from . import theme
 from .heat_table import HeatTable
@@ -201,12 +202,13 @@ class EvidenceSheet(Sheet):
             name = QLabel(f"{i + 1}.  {tool.label} {a.setting}".strip())
             name.setFont(theme.font(9.5, weight=theme.MEDIUM))
             words = QLabel(_gain_words(a, gain, scalar))
-            button = QPushButton("Take it from the shelf")
-            button.setToolTip(f"Open the shelf at the {tool.label.lower()}")
-            button.clicked.connect(lambda _c=False, key=a.instrument: self.shelf_wanted.emit(key))
             self._list.addWidget(name, i, 0)
             self._list.addWidget(words, i, 1)
-            self._list.addWidget(button, i, 2, Qt.AlignmentFlag.AlignRight)
+            if a.instrument in TRAITS:
+                button = QPushButton("Take it from the shelf")
+                button.setToolTip(f"Open the shelf at the {tool.label.lower()}")
+                button.clicked.connect(lambda _c=False, key=a.instrument: self.shelf_wanted.emit(key))
+                self._list.addWidget(button, i, 2, Qt.AlignmentFlag.AlignRight)
         self._list.setColumnStretch(1, 1)
 
     def end(self):

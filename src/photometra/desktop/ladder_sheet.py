@@ -5,7 +5,7 @@ from pathlib import Path
 
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
-from PyQt6.QtGui import QImage, QPainter, QPen, QPolygonF
+from PyQt6.QtGui import QPainter, QPen, QPolygonF
 from PyQt6.QtWidgets import (
     QComboBox,
     QFileDialog,
@@ -26,6 +26,7 @@ from ..imaging.pictures import PictureError, write_picture
 from ..surface import PARAMETERS
 from ..surface.values import parse_number
 from . import theme
+from .images import image_of
 from .ledger import Card
 from .session import Session
 from .sheet import Sheet
@@ -254,7 +255,7 @@ class LadderSheet(Sheet):
             pictures = LadderPictures(scene, compiled, side, side, limits_of(study.booth))
 
             def shown(i, j, linear, samples):
-                report(("cell", i, j, _image(display.picture(linear)), samples))
+                report(("cell", i, j, image_of(display.picture(linear)), samples))
 
             if not pictures.add(_ROUNDS[0], cancel, shown):
                 return pictures
@@ -344,9 +345,3 @@ def _share(surface, readings):
     """The worst active reading's misfit, in tolerances; nan where there is none that can be read."""
     found = [a.value / a.reading.tolerance for a in agreements(surface, readings) if a.reading.active and not a.problem]
     return max(found) if found else float("nan")
-
-
-def _image(shown):
-    pixels = np.ascontiguousarray((shown * 255.0 + 0.5).astype(np.uint8))
-    height, width, _ = pixels.shape
-    return QImage(pixels.data, width, height, 3 * width, QImage.Format.Format_RGB888).copy()

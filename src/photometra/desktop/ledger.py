@@ -33,6 +33,11 @@ def drawn(reading, values):
         return np.log10(np.maximum(values, max(foot, 1e-12)))
 
 
+def short_number(value):
+    """A misfit in three figures, without a power of ten."""
+    return f"{value:.3g}" if value < 1000.0 else f"{value:.0f}"
+
+
 def verdict_of(agreement):
     """(sign, word) of one agreement or None."""
     if agreement is None:

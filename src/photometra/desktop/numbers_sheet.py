@@ -35,7 +35,7 @@ class Curve(QWidget):
         super().__init__(parent)
         self.words, self.is_filled = words, is_filled
         self.x, self.y = np.zeros(0), np.zeros(0)
-        self.setMinimumSize(120, 60)
+        self.setMinimumSize(100, 60)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
         self.setAccessibleName(words)
 
@@ -126,7 +126,7 @@ class NumbersSheet(QWidget):
         right.addWidget(self.histogram, 1)
         both = QHBoxLayout(self)
         both.setContentsMargins(10, 6, 6, 8)
-        both.addLayout(left, 3)
+        both.addLayout(left, 5)
         both.addLayout(right, 2)
         both.addWidget(close, 0, Qt.AlignmentFlag.AlignTop)
         self.read = []
@@ -214,6 +214,6 @@ def _texts(at):
     if at is None:
         return ("–",) * (len(_COLUMNS) - 1)
     return (
-        " ".join(f"{v:.3f}" for v in at.linear), f"{at.luminance:.4f}", f"{100.0 * at.spread:.1f} %",
-        " ".join(f"{v:.1f}" for v in at.lab), "" if np.isnan(at.delta_e) else f"{at.delta_e:.2f}",
+        " ".join(f"{v:.3f}" for v in at.linear), f"{at.luminance:.4f}", f"{100.0 * at.spread:.0f} %",
+        " ".join(f"{v:.0f}" for v in at.lab).replace("-", "−"), "" if np.isnan(at.delta_e) else f"{at.delta_e:.2f}",
     )  # fmt: skip

@@ -6,7 +6,7 @@ from uuid import uuid4
 
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
-from PyQt6.QtGui import QImage, QPainter, QPen, QPolygonF
+from PyQt6.QtGui import QPainter, QPen, QPolygonF
 from PyQt6.QtWidgets import (
     QComboBox,
     QFileDialog,
@@ -37,6 +37,7 @@ from ..study.proof import IDENTITY, WHOLE
 from . import theme
 from .comparison import picture_in
 from .drag_field import DragField
+from .images import image_of
 from .session import Session
 from .sheet import Sheet
 from .workers import LongJob
@@ -339,9 +340,7 @@ class PhotographSheet(Sheet):
             return
         linear = self._linear(max(1, whole.shape[1] // _SHOWN_WIDTH)) @ np.array(r.matrix, np.float32).reshape(3, 3).T
         shown = display_of(self.session.study.booth).picture(np.ascontiguousarray(linear))
-        pixels = np.ascontiguousarray((shown * 255.0 + 0.5).astype(np.uint8))
-        height, width, _ = pixels.shape
-        image = QImage(pixels.data, width, height, 3 * width, QImage.Format.Format_RGB888).copy()
+        image = image_of(shown)
         corners = self.chart_corners if self.task == CHART else r.corners
         self.view.show_photograph(image, corners, self.task == CHART)
         self.says.setText(self._words(r))

@@ -4,13 +4,14 @@ from functools import lru_cache
 
 import numpy as np
 from PyQt6.QtCore import QSize, Qt, pyqtSignal
-from PyQt6.QtGui import QIcon, QImage, QPixmap
+from PyQt6.QtGui import QIcon, QPixmap
 from PyQt6.QtWidgets import QHBoxLayout, QLabel, QLineEdit, QListWidget, QListWidgetItem, QPushButton, QVBoxLayout
 
 from ..imaging.booths import display_of
 from ..imaging.pictures import PictureError, decoded_picture
 from ..study import differing
 from ..surface import PARAMETERS, format_value
+from .images import image_of
 from .session import Session
 from .sheet import Sheet
 
@@ -27,9 +28,7 @@ def _thumbnail(name, data, booth):
         return None
     every = max(1, linear.shape[1] // (2 * _THUMB.width()))
     shown = display_of(booth).picture(np.ascontiguousarray(linear[::every, ::every]))
-    pixels = np.ascontiguousarray((shown * 255.0 + 0.5).astype(np.uint8))
-    height, width, _ = pixels.shape
-    return QImage(pixels.data, width, height, 3 * width, QImage.Format.Format_RGB888).copy()
+    return image_of(shown)
 
 
 class ProofSheet(Sheet):

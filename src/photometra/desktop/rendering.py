@@ -12,6 +12,7 @@ from ..imaging.booths import compiled_in, display_of, limits_of, scene_of
 from ..study import Specimen, Study
 from ..surface.constants import FROM_READING
 from ..tracing import Rendering
+from .images import image_of
 from .workers import error_text
 
 _EMIT_EVERY = 0.12
@@ -196,9 +197,7 @@ class RenderLoop(QObject):
     def _show(self, rendering, request, step):
         linear = rendering.layers()[request.layer] if request.layer else rendering.picture()
         shown = display_of(request.booth).picture(linear)
-        pixels = np.ascontiguousarray((shown * 255.0 + 0.5).astype(np.uint8))
-        height, width, _ = pixels.shape
-        image = QImage(pixels.data, width, height, 3 * width, QImage.Format.Format_RGB888).copy()
+        image = image_of(shown)
         if self._ended:
             return
         self.frame.emit(

@@ -4,9 +4,8 @@ import threading
 from dataclasses import replace
 from functools import partial
 
-import numpy as np
 from PyQt6.QtCore import QRectF, QSize, Qt, QTimer, pyqtSignal
-from PyQt6.QtGui import QImage, QPainter, QPen
+from PyQt6.QtGui import QPainter, QPen
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ..imaging.booths import display_of, scene_of
@@ -15,6 +14,7 @@ from ..surface.compile import compile_surface
 from ..surface.scale import Scale
 from ..tracing import Camera, Rendering
 from . import theme
+from .images import image_of
 from .session import Session
 from .workers import Latest
 
@@ -144,6 +144,5 @@ def _row_of(specimen, study, cancel):
         rendering = Rendering(compiled, scene, _SIDE, _SIDE)
         if not rendering.add(_SAMPLES, cancel):
             return None
-        shown = np.ascontiguousarray((display.picture(rendering.picture()) * 255.0 + 0.5).astype(np.uint8))
-        images.append(QImage(shown.data, _SIDE, _SIDE, 3 * _SIDE, QImage.Format.Format_RGB888).copy())
+        images.append(image_of(display.picture(rendering.picture())))
     return values, images, present

@@ -24,7 +24,7 @@ from ..surface.parameters import scalar_owner
 from . import theme
 from .evidence_sheet import short
 from .heat_table import HeatTable
-from .ledger import OUT, WITHIN
+from .ledger import OUT, WITHIN, short_number
 from .session import Session
 from .workers import LongJob
 
@@ -225,8 +225,8 @@ class SolveSheet(QWidget):
         self.session.take_solution(now.name, solution)
         self.title.setText(f"Solved: {now.name}")
         self.state.setText(
-            f"reduced χ² {_short(solution.chi2_start)} → {_short(solution.chi2_reduced)}  ·  {solution.points} points, "
-            f"{solution.evaluations} evaluations, {solution.seconds:.1f} s  ·  Ctrl+Z takes it back"
+            f"reduced χ² {short_number(solution.chi2_start)} → {short_number(solution.chi2_reduced)}  ·  "
+            f"{solution.points} points, {solution.evaluations} evaluations, {solution.seconds:.1f} s  ·  Ctrl+Z takes it back"
         )
         self._show_report(solution, before, after)
         self.outcome.emit(solution)
@@ -270,9 +270,9 @@ class SolveSheet(QWidget):
         row.addWidget(_label("These fit too; click to try one:", "quiet"))
         self.minimum_buttons = []
         for m in solution.minima:
-            button = QPushButton(f"{told(m)},  χ² {_short(m.chi2_reduced)}")
-            button.setToolTip(f"Try it: {told(m)}, reduced χ² {_short(m.chi2_reduced)} instead of "
-                              f"{_short(solution.chi2_reduced)}. Ctrl+Z takes it back")  # fmt: skip
+            button = QPushButton(f"{told(m)},  χ² {short_number(m.chi2_reduced)}")
+            button.setToolTip(f"Try it: {told(m)}, reduced χ² {short_number(m.chi2_reduced)} instead of "
+                              f"{short_number(solution.chi2_reduced)}. Ctrl+Z takes it back")  # fmt: skip
             button.clicked.connect(partial(self._try, m))
             self.minimum_buttons.append(button)
             row.addWidget(button, 0, Qt.AlignmentFlag.AlignLeft)
@@ -332,9 +332,9 @@ def _readings(before, after):
     for i, (b, a) in enumerate(zip(before, after, strict=True)):
         sign = WITHIN if a.within else OUT
         grid.addWidget(_label(a.reading.name), i, 0)
-        grid.addWidget(_label(_short(b.value), "quiet", right=True), i, 1)
+        grid.addWidget(_label(short_number(b.value), "quiet", right=True), i, 1)
         grid.addWidget(_label("→", "quiet"), i, 2)
-        grid.addWidget(_label(_short(a.value), weight=QFont.Weight.Medium, right=True), i, 3)
+        grid.addWidget(_label(short_number(a.value), weight=QFont.Weight.Medium, right=True), i, 3)
         grid.addWidget(_label(f"of {a.reading.tolerance:g}", "quiet"), i, 4)
         grid.addWidget(_label(sign, "" if a.within else "brick"), i, 5)
     return grid
@@ -360,10 +360,6 @@ def _correlation(solution):
     table.setAccessibleName("Correlations, in hundredths")
     table.show_table(names, names, cells)
     return table
-
-
-def _short(value):
-    return f"{value:.3g}" if value < 1000 else f"{value:.0f}"
 
 
 def _value(solved):

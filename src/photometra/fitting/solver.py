@@ -14,6 +14,7 @@ import numpy as np
 
 from ..instruments import constants_reading
 from ..surface import PARAMETERS, Surface, parameter
+from ..surface.constants import FROM_MODEL
 from .minima import Minimum, descended, distinct, scanned
 from .problem import WOKEN_HAZE, Problem, free_names
 from .uncertainty import Undetermined, errors_of, undetermined
@@ -52,7 +53,7 @@ class Solution:
 
 def counting(surface, readings):
     """The readings that a solve counts: active ones that a free parameter could answer."""
-    ours = surface["metalness"] > 0 and surface["constants"] != "model"
+    ours = surface["metalness"] > 0 and surface["constants"] != FROM_MODEL
     return [r for r in readings if r.active and not (r.kind_key == "constants" and ours)]
 
 

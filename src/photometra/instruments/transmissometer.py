@@ -11,6 +11,7 @@ from typing import NamedTuple
 import numpy as np
 
 from ..colour import WAVELENGTHS, interpolated
+from ..optics.media import between_faces
 from ..optics.slab import directions, slab_shares
 from ..surface import facets, rows
 from .integrate import directional_albedo
@@ -87,11 +88,11 @@ def _slab(compiled, thickness_mm, wavelengths):
     mirrored, reflected = entry.copy(), entry.copy()
     receptor = _within_receptor(compiled, index)
     back_face = within[:, -1]
+    # A coat lies on the outside alone: then a face is not the same from both sides.
+    into = (1.0 - entry) / (1.0 - back_face)
     for share, absorption, scatter, g in media_of(compiled, at):
         once = np.exp(-(absorption + scatter) * thickness_mm)
-        rounds = 1.0 - (back_face * once) ** 2
-        straight = (1.0 - entry) * (1.0 - back_face) * once / rounds
-        echo = (1.0 - entry) * (1.0 - back_face) * back_face * once**2 / rounds
+        echo, straight = (part * into for part in between_faces.py_func(back_face, back_face, once))
         if scatter.max() > 0.0:
             back, through = slab_shares(absorption, scatter, g, thickness_mm, index, entry, within)
         else:

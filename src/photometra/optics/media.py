@@ -5,6 +5,7 @@ import math
 import numpy as np
 
 from .fresnel import fresnel_dielectric
+from .jit import kernel
 
 
 def absorption_from_extinction(wavelength_nm, k):
@@ -15,6 +16,18 @@ def absorption_from_extinction(wavelength_nm, k):
 def absorption_from_colour(transmitted, depth_mm):
     """Absorption coefficient per mm with which `transmitted` (0..1] of the light is left at `depth_mm`."""
     return -np.log(np.maximum(np.asarray(transmitted, float), 1e-6)) / np.asarray(depth_mm, float)
+
+
+@kernel
+def between_faces(first, second, once):
+    """(thrown back by the far face, let through) of light that goes to and fro between two faces, no phase kept.
+
+    first, second: reflectances of the near and the far face; once: what one passage between them leaves. What the near
+    face throws back at first is not counted. Arrays by way of `between_faces.py_func`. Source: Stokes (1862).
+    """
+    rounds = 1.0 - first * second * once * once
+    entered = 1.0 - first
+    return entered * entered * once * once * second / rounds, entered * (1.0 - second) * once / rounds
 
 
 def slab_transmittance(ior, absorption_per_mm, thickness_mm):
@@ -32,4 +45,4 @@ def slab_transmittance(ior, absorption_per_mm, thickness_mm):
         raise ValueError("absorption and thickness must not be negative")
     r = fresnel_dielectric(1.0, ior)
     e = np.exp(-absorption * thickness)
-    return (1.0 - r) ** 2 * e / (1.0 - (r * e) ** 2)
+    return between_faces.py_func(r, r, e)[1]

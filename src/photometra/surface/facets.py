@@ -5,6 +5,7 @@ import math
 from ..optics.film import film_scalar
 from ..optics.fresnel import conductor_scalar, dielectric_scalar, face_edge_scalar
 from ..optics.jit import kernel
+from ..optics.media import between_faces
 from .rows import (
     ABSORPTION,
     COAT,
@@ -95,11 +96,10 @@ def wall_facet(cos_d, side, scalars, props, j):
         first, second = second, first
     within = math.sqrt(max(1e-12, 1.0 - (1.0 - cos_d * cos_d) / (eta * eta)))
     pass_once = math.exp(-props[ABSORPTION, j] * scalars[WALL] / within)
-    rounds = 1.0 - first * second * pass_once * pass_once
-    if rounds < 1e-9:
+    if first * second * pass_once * pass_once > 1.0 - 1e-9:
         return 1.0, 0.0
-    let = (1.0 - first) * (1.0 - second) * pass_once / rounds
-    return first + (1.0 - first) * (1.0 - first) * pass_once * pass_once * second / rounds, let
+    echo, let = between_faces(first, second, pass_once)
+    return first + echo, let
 
 
 @kernel
