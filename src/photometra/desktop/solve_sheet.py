@@ -224,9 +224,10 @@ class SolveSheet(QWidget):
             return
         self.session.take_solution(now.name, solution)
         self.title.setText(f"Solved: {now.name}")
+        before_and_after = " → ".join(short_number(v) for v in (solution.chi2_start, solution.chi2_reduced))
         self.state.setText(
-            f"reduced χ² {short_number(solution.chi2_start)} → {short_number(solution.chi2_reduced)}  ·  "
-            f"{solution.points} points, {solution.evaluations} evaluations, {solution.seconds:.1f} s  ·  Ctrl+Z takes it back"
+            f"reduced χ² {before_and_after}  ·  {solution.points} points, {solution.evaluations} evaluations, "
+            f"{solution.seconds:.1f} s  ·  Ctrl+Z takes it back"
         )
         self._show_report(solution, before, after)
         self.outcome.emit(solution)
