@@ -121,7 +121,7 @@ class NumbersSheet(QWidget):
         left, right = QVBoxLayout(), QVBoxLayout()
         left.addLayout(acts)
         left.addWidget(self.table, 1)
-        self.profile, self.histogram = Curve("choose two pins for a profile", False), Curve("histogram", True)
+        self.profile, self.histogram = Curve("two pins make a profile", False), Curve("histogram", True)
         right.addWidget(self.profile, 1)
         right.addWidget(self.histogram, 1)
         both = QHBoxLayout(self)
@@ -170,9 +170,9 @@ class NumbersSheet(QWidget):
         self._filling = False
         self.histogram.show_curve(*counts, "stops about white, −10 to +6")
         if line is None:
-            self.profile.show_curve([], [], "choose two pins for a profile")
+            self.profile.show_curve([], [], "two pins make a profile")
         else:
-            self.profile.show_curve(*line, f"luminance from pin to pin, up to {float(np.max(line[1])):.3g}")
+            self.profile.show_curve(*line, f"pin to pin, up to {float(np.max(line[1])):.3g}")
 
     def _renamed(self, item):
         pins = self.session.study.booth.pins
@@ -215,5 +215,5 @@ def _texts(at):
         return ("–",) * (len(_COLUMNS) - 1)
     return (
         " ".join(f"{v:.3f}" for v in at.linear), f"{at.luminance:.4f}", f"{100.0 * at.spread:.0f} %",
-        " ".join(f"{v:.0f}" for v in at.lab).replace("-", "−"), "" if np.isnan(at.delta_e) else f"{at.delta_e:.2f}",
+        " ".join(f"{v:.1f}" for v in at.lab).replace("-", "−"), "" if np.isnan(at.delta_e) else f"{at.delta_e:.2f}",
     )  # fmt: skip
