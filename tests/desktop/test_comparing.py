@@ -182,19 +182,33 @@ def test_pins_profile_and_histogram_are_read_off_the_picture(window, qtbot, tmp_
     whole_picture(qtbot, window)
     QTest.keyClick(window, Qt.Key.Key_M, CTRL | Qt.KeyboardModifier.ShiftModifier)
     sheet, picture = window.sight.numbers, window.sight.picture
-    for x in (0.3, 0.6):
-        click(sheet.pin_button)
-        click(picture, QPoint(round(x * picture.width()), picture.height() // 3))
+    third = picture.height() // 3
+    click(sheet.pin_buttons["point"])
+    click(picture, QPoint(round(0.3 * picture.width()), third))
+    qtbot.waitUntil(lambda: sheet.profile.is_spectrum and "Point 1" in sheet.profile.words, timeout=PATIENCE_MS)
+    click(sheet.pin_buttons["patch"])
+    drag(picture, QPoint(round(0.5 * picture.width()), third), QPoint(round(0.5 * picture.width()), third))
+    assert len(window.session.study.booth.pins) == 1 and not sheet.pin_buttons["patch"].isChecked()
+    click(sheet.pin_buttons["line"])
+    drag(picture, QPoint(round(0.4 * picture.width()), third), QPoint(round(0.6 * picture.width()), third))
     pins = window.session.study.booth.pins
-    assert [p.name for p in pins] == ["Pin 1", "Pin 2"] and pins[1].x == pytest.approx(0.6, abs=0.01)
-    qtbot.waitUntil(lambda: len(sheet.read) == 2 and sheet.profile.x.size > 10, timeout=PATIENCE_MS)
-    assert sheet.read[0].luminance > 0.0 and float(sheet.histogram.y.sum()) == pytest.approx(1.0)
+    assert [p.name for p in pins] == ["Point 1", "Line 1"]
+    aspect = picture.width() / picture.height()
+    assert pins[1].to_x == pytest.approx(0.5 + 0.1 * aspect, abs=0.02)
+    qtbot.waitUntil(lambda: len(sheet.read) == 2 and "along Line 1" in sheet.profile.words, timeout=PATIENCE_MS)
+    assert sheet.profile.curves[0][0].size > 10
+    assert sheet.read[0].luminance > 0.0 and float(sheet.histogram.curves[0][1].sum()) == pytest.approx(1.0)
+    # Where the pointer rests, the light there is told by wavelength.
+    QTest.mouseMove(picture, QPoint(picture.width() // 2, third))
+    qtbot.waitUntil(lambda: "at the pointer" in sheet.profile.words, timeout=PATIENCE_MS)
+    assert sheet.profile.curves[0][0][[0, -1]] == pytest.approx([380.0, 780.0])
+    QTest.mouseMove(sheet)
     assert sheet.table.item(0, 2).text() == f"{sheet.read[0].luminance:.4f}"
     sheet.table.item(0, 0).setText("highlight")
     assert window.session.study.booth.pins[0].name == "highlight"
     sheet.export(tmp_path / "pins.csv")
     lines = (tmp_path / "pins.csv").read_text().splitlines()
-    assert lines[0].startswith("pin,x,y") and lines[1].startswith("highlight,") and len(lines) == 3
+    assert lines[0].startswith("pin,form,x,y") and lines[1].startswith("highlight,") and len(lines) == 3
     # Beside a partner each pin has its difference.
     proof = kept(window, qtbot)
     window.sight.compare_strip.compare_with(proof)

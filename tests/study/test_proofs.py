@@ -27,7 +27,9 @@ def rich(demo):
     reference = Reference("images/p.png", "gamma 2.2", tuple(np.eye(3).ravel() * 1.1), 0.5, corners, 0.4)
     study = study.with_specimen_at(2, replace(study.specimens[2], reference=reference))
     return study.with_booth(
-        pins=(Pin("highlight", 0.4, 0.25), Pin("shade", 0.6, 0.7, 0.03)), off=("view",), compression=0.3
+        pins=(Pin("highlight", 0.4, 0.25), Pin("shade", -0.2, 0.7, 0.03, "patch", 0.1, 0.8, True)),
+        off=("view",),
+        compression=0.3,
     )
 
 
@@ -51,7 +53,8 @@ def test_a_kept_picture_comes_back_as_half_floats():
     (lambda j: j["proofs"][0].update(agreement=[["Gloss", -1.0, 2.0]]), "study.json, proofs.0.agreement"),
     (lambda j: j["specimens"][2]["reference"].update(matrix=[1.0, 0.0]), "reference.matrix"),
     (lambda j: j["specimens"][2]["reference"].update(corners=[[0, 0]]), "reference.corners"),
-    (lambda j: j["booth"]["pins"][0].update(x=4.0), "booth.pins.0.x"),
+    (lambda j: j["booth"]["pins"][0].update(x=40.0), "booth.pins.0.x"),
+    (lambda j: j["booth"]["pins"][1].update(form="star"), "booth.pins.1.form"),
     (lambda j: j["booth"].update(off=["everything"]), "booth.off.0"),
     (lambda j: j["booth"].update(compression=-1.0), "booth.compression"),
     (lambda j: j["specimens"][0]["surface"].update(colour=[0.1] * 20), "surface.colour"),

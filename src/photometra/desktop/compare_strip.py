@@ -83,7 +83,22 @@ class CompareStrip(QWidget):
         self.legend = Legend()
         self.words = QLabel()
         self.words.setFont(theme.font(8.5))
-        for part in (self.mode, self.angle, self.opacity, self.rate, self.legend, self.words):
+        self.which = QLabel()
+        self.which.setFont(theme.font(8.5, theme.MEDIUM))
+        self.now_button = QToolButton()
+        self.now_button.setText("now")
+        self.now_button.setToolTip("Compare the present picture again, instead of a proof")
+        self.now_button.clicked.connect(lambda: self.compare_with(self.comparison.partner))
+        for part in (
+            self.which,
+            self.now_button,
+            self.mode,
+            self.angle,
+            self.opacity,
+            self.rate,
+            self.legend,
+            self.words,
+        ):
             row.addWidget(part)
         row.addStretch(1)
         for signal in (session.document_changed, session.chosen_changed, comparison.changed):
@@ -101,10 +116,11 @@ class CompareStrip(QWidget):
         out += [(f"{p.specimen}: {p.name}", p) for p in proofs if specimen is None or p.specimen != specimen.name]
         return out
 
-    def compare_with(self, partner):
-        """Compare with a partner; None for none."""
-        data = self.session.study.images.get(partner.picture, b"") if partner is not None else b""
-        self.comparison.with_partner(partner, data)
+    def compare_with(self, partner, instead=None):
+        """Compare with a partner; None for none. instead: a proof in place of the present picture."""
+        images = self.session.study.images
+        data, instead_data = (images.get(p.picture, b"") if p is not None else b"" for p in (partner, instead))
+        self.comparison.with_partner(partner, data, instead, instead_data)
 
     def _chosen(self, index):
         self.compare_with(self.choices()[index][1])
@@ -122,7 +138,15 @@ class CompareStrip(QWidget):
             again = choices[1][1] if was_photograph and len(choices) > 1 and choices[1][0] == PHOTOGRAPH else None
             self.compare_with(again)
             return
+        if self.comparison.instead is not None and self.comparison.instead not in self.session.study.proofs:
+            self.compare_with(self.comparison.partner)
+            return
         self.partner.setCurrentIndex(at)
+        instead = self.comparison.instead
+        self.which.setVisible(instead is not None)
+        self.now_button.setVisible(instead is not None)
+        if instead is not None:
+            self.which.setText(f"{instead.name} and {choices[at][0]}")
         on, s = self.comparison.partner is not None, self.comparison.setting
         self.mode.setCurrentText(s.mode)
         self.angle.setVisible(on and s.mode == DIVIDER)

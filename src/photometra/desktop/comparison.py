@@ -18,9 +18,8 @@ from ..imaging.comparing import (
     ramp,
     signed_ramp,
 )
-from ..imaging.pictures import decoded_picture
 from ..imaging.probing import at_pin, histogram, profile
-from ..imaging.references import decoded, warped
+from ..imaging.references import proof_in_frame, reference_in_frame
 from ..study import Proof, Reference
 from .images import image_of
 from .workers import Latest
@@ -53,29 +52,17 @@ class Compared:
 
 
 @lru_cache(maxsize=4)
-def picture_in(name, data):
-    """A kept picture's numbers (h, w, 3), decoded once."""
-    return decoded_picture(name, data)
-
-
-@lru_cache(maxsize=4)
-def partner_linear(partner, data, width, height):
-    """A partner's scene-linear picture in the frame of a render, (height, width, 3); NaN beyond its edge."""
-    pixels = picture_in(partner.picture, data)
-    if isinstance(partner, Reference):
-        pixels = decoded(pixels, partner.curve) * np.float32(2.0**partner.exposure)
-        pixels = pixels @ np.array(partner.matrix, np.float32).reshape(3, 3).T
-        return warped(pixels, partner.corners, width, height)
-    # A lens keeps its view from foot to head, whatever the width: middles and heights lie on each other.
-    reach = 0.5 * (width / height) / (pixels.shape[1] / pixels.shape[0])
-    left, right = 0.5 - reach, 0.5 + reach
-    return warped(pixels, ((left, 0.0), (right, 0.0), (right, 1.0), (left, 1.0)), width, height)
+def linear_of(kept, data, width, height):
+    """The scene-linear picture of a photograph or proof in the frame of a render, (height, width, 3); NaN beyond its
+    edge."""
+    in_frame = reference_in_frame if isinstance(kept, Reference) else proof_in_frame
+    return in_frame(kept, data, width, height)
 
 
 def compared(linear, partner, data, booth, setting, region=None) -> Compared:
     """A render's scene-linear picture (h, w, 3) with its partner, as a setting has it."""
     height, width, _ = linear.shape
-    other = partner_linear(partner, data, width, height)
+    other = linear_of(partner, data, width, height)
     display = display_of(booth)
     if setting.mode in _MAPS:
         pair = display.balanced(linear), display.balanced(other)
@@ -84,9 +71,7 @@ def compared(linear, partner, data, booth, setting, region=None) -> Compared:
             return Compared(image_of(ramp(values / LARGEST_SHOWN)), None, apart(values, region))
         values = luminance_difference(*pair)
         return Compared(image_of(signed_ramp(values / _LUMINANCE_SPAN)), None, apart(values, region))
-    known = np.isfinite(other).all(axis=-1, keepdims=True)
-    ours, theirs = display.picture(linear), display.picture(np.nan_to_num(other))
-    theirs = np.where(known, theirs, 0.466)
+    ours, theirs = (_shown(display, picture) for picture in (linear, other))
     if setting.mode == FLICKER:
         return Compared(image_of(ours), image_of(theirs), None)
     if setting.mode == BLEND:
@@ -95,6 +80,12 @@ def compared(linear, partner, data, booth, setting, region=None) -> Compared:
         return Compared(image_of(_side_by_side(ours, theirs)), None, None)
     beyond = beyond_divider(width, height, setting.angle, setting.place)[..., None]
     return Compared(image_of(np.where(beyond, theirs, ours)), None, None)
+
+
+def _shown(display, linear):
+    """A picture on the screen; mid-grey where nothing is known of it."""
+    known = np.isfinite(linear).all(axis=-1, keepdims=True)
+    return np.where(known, display.picture(np.nan_to_num(linear)), 0.466)
 
 
 def _side_by_side(left, right):
@@ -107,15 +98,16 @@ def _side_by_side(left, right):
     return out
 
 
-def read_numbers(linear, booth, ends, partner=None, data=b""):
-    """(what is at each pin, the profile between two pins or None, the histogram) of a render's picture (h, w, 3)."""
+def read_numbers(linear, booth, line=None, partner=None, data=b""):
+    """(what is at each pin, [profiles along a line's pin: of the render, of its partner], the histogram) of a render's
+    picture (h, w, 3)."""
     display = display_of(booth)
     balanced, other = display.balanced(linear), None
     if partner is not None:
-        other = display.balanced(partner_linear(partner, data, linear.shape[1], linear.shape[0]))
-    read = [at_pin(balanced, p.x, p.y, p.radius, other) for p in booth.pins]
-    line = profile(balanced, *((p.x, p.y) for p in ends)) if ends is not None else None
-    return read, line, histogram(balanced)
+        other = display.balanced(linear_of(partner, data, linear.shape[1], linear.shape[0]))
+    read = [at_pin(balanced, p, other) for p in booth.pins]
+    profiles = [profile(picture, line) for picture in (balanced, other) if picture is not None] if line else []
+    return read, profiles, histogram(balanced)
 
 
 class Comparison(QObject):
@@ -129,18 +121,21 @@ class Comparison(QObject):
     def __init__(self, parent=None):
         super().__init__(parent)
         self.partner: Reference | Proof | None = None
+        self.instead: Proof | None = None
         self.setting = Setting()
         self.is_other_shown = False
-        self.data = b""
+        self.data = self.instead_data = b""
         self._worker = Latest("comparison", self)
         self._worker.done.connect(self.made)
         self._worker.failed.connect(self.failed)
         self._flicker = QTimer(self)
         self._flicker.timeout.connect(self._turn)
 
-    def with_partner(self, partner, data):
-        """Compare with a partner, whose picture's bytes are given; None for none."""
+    def with_partner(self, partner, data, instead=None, instead_data=b""):
+        """Compare with a partner, whose picture's bytes are given; None for none. instead: a proof that is compared in
+        place of the present picture."""
         self.partner, self.data = partner, data
+        self.instead, self.instead_data = instead, instead_data
         self._pace()
         self.changed.emit()
 
@@ -164,9 +159,17 @@ class Comparison(QObject):
     def submit(self, frame):
         """Have the picture of a frame and the partner made."""
         partner, data, setting = self.partner, self.data, self.setting
-        if partner is not None and frame is not None:
-            booth = frame.request.booth
-            self._worker.submit(lambda: compared(frame.linear, partner, data, booth, setting, booth.region))
+        instead, instead_data = self.instead, self.instead_data
+        if partner is None or frame is None:
+            return
+
+        def job():
+            linear, booth = frame.linear, frame.request.booth
+            if instead is not None:
+                linear = linear_of(instead, instead_data, linear.shape[1], linear.shape[0])
+            return compared(linear, partner, data, booth, setting, booth.region)
+
+        self._worker.submit(job)
 
     def end(self):
         self._flicker.stop()

@@ -165,6 +165,7 @@ class MainWindow(QMainWindow):
         self.sheets["proofs"].keep_wanted.connect(self.keep_proof)
         self.sheets["proofs"].compare_wanted.connect(self._compare_with)
         self.sheets["photograph"].compare_wanted.connect(self._compare_with)
+        self.sight.progressed.connect(self.sheets["photograph"].show_frame)
         self.sheets["reading"].remove_wanted.connect(self.remove_reading)
         self.ledger.edit_wanted.connect(lambda: self.show_sheet("reading"))
         self.ledger.more_wanted.connect(lambda at: self.menus.evidence.exec(at))
@@ -240,10 +241,10 @@ class MainWindow(QMainWindow):
         self.session.keep_proof(frame.linear)
         self.say(f"Kept {self.session.study.proofs[-1].name} of the {self.session.specimen.name.lower()}")
 
-    def _compare_with(self, partner):
+    def _compare_with(self, partner, instead=None):
         if partner is not None:
             self.show_sheet()
-            self.sight.compare_strip.compare_with(partner)
+            self.sight.compare_strip.compare_with(partner, instead)
 
     def remove_reading(self):
         """Take the chosen reading out of the study."""

@@ -1,19 +1,18 @@
-"""The numbers of the picture: its pins in a table, a profile between two of them, and the histogram."""
+"""The numbers of the picture: its pins in a table, a line's profile or a spectrum, and the histogram."""
 
 import csv
 from dataclasses import replace
 from pathlib import Path
 
 import numpy as np
-from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
-from PyQt6.QtGui import QPainter, QPen, QPolygonF
+from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtWidgets import (
     QAbstractItemView,
     QFileDialog,
     QHBoxLayout,
     QHeaderView,
+    QLabel,
     QPushButton,
-    QSizePolicy,
     QTableWidget,
     QTableWidgetItem,
     QToolButton,
@@ -21,69 +20,25 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
-from ..imaging.probing import STOPS
+from ..study.booth import PIN_FORMS
 from . import theme
+from .curve import Curve
 from .session import Session
 
+_NOTHING_CHOSEN = "point at the picture for its spectrum"
 _COLUMNS = ("Pin", "linear", "luminance", "spread", "Lab", "ΔE")
-
-
-class Curve(QWidget):
-    """A small chart of one curve, filled or not, with words below."""
-
-    def __init__(self, words, is_filled, parent=None):
-        super().__init__(parent)
-        self.words, self.is_filled = words, is_filled
-        self.x, self.y = np.zeros(0), np.zeros(0)
-        self.setMinimumSize(100, 60)
-        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
-        self.setAccessibleName(words)
-
-    def show_curve(self, x, y, words):
-        self.x, self.y, self.words = np.asarray(x), np.asarray(y), words
-        self.update()
-
-    def paintEvent(self, _event):
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        area = QRectF(4.0, 4.0, self.width() - 8.0, self.height() - 24.0)
-        painter.fillRect(area, theme.colour("raised"))
-        painter.setFont(theme.font(8.0))
-        painter.setPen(theme.colour("quiet"))
-        painter.drawText(
-            QRectF(4.0, self.height() - 18.0, self.width() - 8.0, 16.0), Qt.AlignmentFlag.AlignCenter, self.words
-        )
-        if self.x.size < 2:
-            return
-        wide, high = float(np.ptp(self.x)) or 1.0, float(self.y.max()) or 1.0
-        points = [
-            QPointF(
-                area.left() + area.width() * float(x - self.x[0]) / wide,
-                area.bottom() - 0.94 * area.height() * float(max(y, 0.0)) / high,
-            )
-            for x, y in zip(self.x, self.y, strict=True)
-        ]
-        if self.is_filled:
-            painter.setPen(Qt.PenStyle.NoPen)
-            painter.setBrush(theme.colour("quiet"))
-            painter.drawPolygon(QPolygonF([area.bottomLeft(), *points, area.bottomRight()]))
-            # White stands at 0 stops.
-            at = area.left() + area.width() * (0.0 - STOPS[0]) / (STOPS[1] - STOPS[0])
-            painter.setPen(QPen(theme.colour("text"), 1.0, Qt.PenStyle.DashLine))
-            painter.drawLine(QPointF(at, area.top()), QPointF(at, area.bottom()))
-        else:
-            painter.setPen(QPen(theme.colour("verdigris"), 1.8))
-            painter.drawPolyline(QPolygonF(points))
 
 
 class NumbersSheet(QWidget):
     """Follows pins and picture; `show_numbers` is given what was read off them."""
 
     closed = pyqtSignal()
-    pin_wanted = pyqtSignal(bool)
-    """Whether the next click in the picture is to place a pin."""
+    pin_wanted = pyqtSignal(str)
+    """The form of the pin that is to be placed in the picture next; "" for none."""
     profile_wanted = pyqtSignal()
-    """Other pins are chosen for the profile."""
+    """Another pin is chosen."""
+    # While the pointer is on the picture, its spectrum is shown instead of the chosen pin's.
+    is_pointing = False
 
     def __init__(self, session: Session, parent=None):
         super().__init__(parent)
@@ -100,12 +55,20 @@ class NumbersSheet(QWidget):
         self.table.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
         self.table.horizontalHeader().setSectionResizeMode(QHeaderView.ResizeMode.ResizeToContents)
         self.table.horizontalHeader().setFont(theme.font(8.5))
-        self.table.itemChanged.connect(self._renamed)
+        self.table.itemChanged.connect(self._edited)
         self.table.itemSelectionChanged.connect(self.profile_wanted)
-        self.pin_button, self.remove_button, self.export_button = (QPushButton(t) for t in ("Pin", "Remove", "Export…"))
-        self.pin_button.setCheckable(True)
-        self.pin_button.setToolTip("Click in the picture to place a pin; it is the mean of a small circle")
-        self.pin_button.clicked.connect(self.pin_wanted)
+        self.pin_buttons = {}
+        for form, tip in zip(PIN_FORMS, (
+            "Click in the picture to place a point; it is the mean of a small circle",
+            "Drag a rectangle in the picture; its mean is read",
+            "Drag a line in the picture, as across a highlight; radiance is read along it",
+        ), strict=True):  # fmt: skip
+            button = QPushButton(form.capitalize())
+            button.setCheckable(True)
+            button.setToolTip(tip)
+            button.clicked.connect(lambda on, form=form: self.pin_wanted.emit(form if on else ""))
+            self.pin_buttons[form] = button
+        self.remove_button, self.export_button = QPushButton("Remove"), QPushButton("Export…")
         self.remove_button.setToolTip("Take the chosen pins away")
         self.remove_button.clicked.connect(self._remove)
         self.export_button.setToolTip("Write all pins as CSV")
@@ -115,13 +78,18 @@ class NumbersSheet(QWidget):
         close.setToolTip("Back to the chart")
         close.clicked.connect(self.closed)
         acts = QHBoxLayout()
-        for button in (self.pin_button, self.remove_button, self.export_button):
+        for button in (*self.pin_buttons.values(), self.remove_button, self.export_button):
             acts.addWidget(button)
         acts.addStretch(1)
+        self.counting = QLabel()
+        self.counting.setObjectName("quiet")
+        self.counting.setFont(theme.font(8.5))
+        self.counting.setWordWrap(True)
         left, right = QVBoxLayout(), QVBoxLayout()
         left.addLayout(acts)
         left.addWidget(self.table, 1)
-        self.profile, self.histogram = Curve("two pins make a profile", False), Curve("histogram", True)
+        left.addWidget(self.counting)
+        self.profile, self.histogram = Curve(_NOTHING_CHOSEN), Curve("histogram")
         right.addWidget(self.profile, 1)
         right.addWidget(self.histogram, 1)
         both = QHBoxLayout(self)
@@ -132,16 +100,26 @@ class NumbersSheet(QWidget):
         self.read = []
         self._filling = False
         session.booth_changed.connect(self._fill)
+        session.surface_changed.connect(self._fill)
         self._fill()
 
     @property
-    def ends(self):
-        """The two pins between which the profile runs: the first two that are chosen, else the first two; or None."""
+    def chosen(self):
+        """The pin that is chosen first, else the last one; None without pins."""
         pins = self.session.study.booth.pins
         rows = sorted({i.row() for i in self.table.selectedIndexes()})
-        chosen = [pins[r] for r in rows if r < len(pins)]
-        ends = chosen[:2] if len(chosen) >= 2 else list(pins[:2])
-        return tuple(ends) if len(ends) == 2 else None
+        return pins[rows[0]] if rows and rows[0] < len(pins) else pins[-1] if pins else None
+
+    @property
+    def line(self):
+        """The chosen pin where it is a line; else None."""
+        chosen = self.chosen
+        return chosen if chosen is not None and chosen.form == "line" else None
+
+    def show_picking(self, what):
+        """Show which form of pin the picture is waiting for."""
+        for form, button in self.pin_buttons.items():
+            button.setChecked(form == what)
 
     def _fill(self):
         """Have a row for each pin."""
@@ -150,17 +128,29 @@ class NumbersSheet(QWidget):
         self.table.setRowCount(len(pins))
         for r, pin in enumerate(pins):
             for c in range(len(_COLUMNS)):
-                item = self.table.item(r, c) or QTableWidgetItem()
-                if c:
-                    item.setFlags(item.flags() & ~Qt.ItemFlag.ItemIsEditable)
-                self.table.setItem(r, c, item)
+                if self.table.item(r, c) is None:
+                    item = QTableWidgetItem()
+                    if c:
+                        item.setFlags(item.flags() & ~Qt.ItemFlag.ItemIsEditable)
+                    self.table.setItem(r, c, item)
             self.table.item(r, 0).setText(pin.name)
+            self.table.item(r, 0).setCheckState(Qt.CheckState.Checked if pin.counts else Qt.CheckState.Unchecked)
         self._filling = False
+        self.counting.setText(self._counting(sum(p.counts for p in pins)))
         self.remove_button.setEnabled(bool(pins))
         self.export_button.setEnabled(bool(pins))
 
-    def show_numbers(self, read, line, counts):
-        """read: an `AtPin` or None for each pin; line: (place, luminance) of the profile or None; counts: histogram."""
+    def _counting(self, n):
+        """What the ticks mean for the next solve."""
+        specimen = self.session.specimen
+        if specimen is None or specimen.reference is None:
+            return "Load a photograph (Ctrl+Shift+P), and a solve can count what the ticked pins show of it."
+        if not n:
+            return "Tick pins on the specimen, and the next solve counts what the photograph shows there."
+        return f"{n} {'pins count' if n > 1 else 'pin counts'}: a solve renders in the loop, which takes half a minute."
+
+    def show_numbers(self, read, profiles, counts):
+        """read: an `AtPin` or None for each pin; profiles: [(place, luminance)]; counts: histogram."""
         self.read = read
         self._filling = True
         for r, at in enumerate(read):
@@ -168,15 +158,32 @@ class NumbersSheet(QWidget):
                 for c, text in enumerate(_texts(at), 1):
                     self.table.item(r, c).setText(text)
         self._filling = False
-        self.histogram.show_curve(*counts, "stops about white, −10 to +6")
-        if line is None:
-            self.profile.show_curve([], [], "two pins make a profile")
-        else:
-            self.profile.show_curve(*line, f"pin to pin, up to {float(np.max(line[1])):.3g}")
+        self.histogram.show_curves([counts], "stops about white, −10 to +6", is_filled=True, mark=0.0)
+        if profiles and self.line is not None and not self.is_pointing:
+            most = max(float(np.nanmax(y)) for _, y in profiles)
+            beside = ", its partner dashed" if len(profiles) > 1 else ""
+            self.profile.show_curves(profiles, f"along {self.line.name}, up to {most:.3g}{beside}")
+        elif self.chosen is None and not self.is_pointing:
+            self.profile.show_curves([], _NOTHING_CHOSEN)
 
-    def _renamed(self, item):
+    def show_spectrum(self, name, found):
+        """found: (wavelength_nm, radiance) of the pin or place of a name; None where it was given up."""
+        if found is not None and (self.is_pointing or self.line is None):
+            self.profile.show_curves([found], f"{name}: 380 to 780 nm, up to {found[1].max():.3g}", is_spectrum=True)
+
+    def choose(self, row):
+        """Choose a pin; what it shows stands in the chart until the pointer moves on in the picture."""
+        self.is_pointing = False
+        self.table.selectRow(row)
+
+    def _edited(self, item):
         pins = self.session.study.booth.pins
         if self._filling or item.column() or item.row() >= len(pins):
+            return
+        counts = item.checkState() == Qt.CheckState.Checked
+        if counts != pins[item.row()].counts:
+            changed = tuple(replace(p, counts=counts) if r == item.row() else p for r, p in enumerate(pins))
+            self.session.set_booth("what counts", pins=changed)
             return
         name = " ".join(item.text().split())[:40] or pins[item.row()].name
         changed = tuple(replace(p, name=name) if r == item.row() else p for r, p in enumerate(pins))
@@ -194,7 +201,24 @@ class NumbersSheet(QWidget):
 
     def export(self, path):
         """Write the pins as CSV; said where it cannot be written."""
-        head = ["pin", "x", "y", "radius", "red", "green", "blue", "luminance", "spread", "L", "a", "b", "delta_e_2000"]
+        head = [
+            "pin",
+            "form",
+            "x",
+            "y",
+            "to_x",
+            "to_y",
+            "radius",
+            "red",
+            "green",
+            "blue",
+            "luminance",
+            "spread",
+            "L",
+            "a",
+            "b",
+            "delta_e_2000",
+        ]
         try:
             with open(path, "w", newline="", encoding="utf-8") as out:
                 writer = csv.writer(out)
@@ -202,7 +226,8 @@ class NumbersSheet(QWidget):
                 for pin, at in zip(self.session.study.booth.pins, self.read, strict=False):
                     numbers = [] if at is None else [*at.linear, at.luminance, at.spread, *at.lab, at.delta_e]
                     cells = ["" if np.isnan(v) else repr(float(v)) for v in numbers]
-                    writer.writerow([pin.name, pin.x, pin.y, pin.radius, *cells])
+                    end = ("", "") if pin.form == PIN_FORMS[0] else (pin.to_x, pin.to_y)
+                    writer.writerow([pin.name, pin.form, pin.x, pin.y, *end, pin.radius, *cells])
         except OSError as error:
             self.session.said.emit(f"{path}: cannot be written ({error.strerror})")
             return

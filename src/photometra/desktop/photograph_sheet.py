@@ -5,153 +5,33 @@ from pathlib import Path
 from uuid import uuid4
 
 import numpy as np
-from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
-from PyQt6.QtGui import QPainter, QPen, QPolygonF
-from PyQt6.QtWidgets import (
-    QComboBox,
-    QFileDialog,
-    QHBoxLayout,
-    QLabel,
-    QPushButton,
-    QSizePolicy,
-    QVBoxLayout,
-    QWidget,
-)
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtWidgets import QComboBox, QFileDialog, QHBoxLayout, QLabel, QPushButton, QVBoxLayout
 
 from ..imaging.booths import display_of
+from ..imaging.curves import CURVES, curve_of
+from ..imaging.framing import WHOLE
+from ..imaging.lining_up import scale_and_turn, scaled, turned
 from ..imaging.pictures import PictureError
+from ..imaging.pyramid import kept_pyramid, pyramid_in
 from ..imaging.references import (
-    CHART_SHAPE,
-    CURVES,
+    as_calibrated,
     calibrated_by_chart,
     calibrated_by_neutral,
-    chart_patches,
-    curve_of,
-    decoded,
-    homography,
-    mapped,
+    chart_from,
     our_chart,
 )
+from ..readings import read_file
 from ..study import Reference
-from ..study.proof import IDENTITY, WHOLE
-from . import theme
-from .comparison import picture_in
+from ..study.proof import IDENTITY
 from .drag_field import DragField
-from .images import image_of
+from .photograph_view import PhotographView
 from .session import Session
 from .sheet import Sheet
 from .workers import LongJob
 
 FRAME, CHART, GREY = "frame", "chart", "grey"
 _GREY_RADIUS = 4
-_SHOWN_WIDTH = 700
-
-
-class PhotographView(QWidget):
-    """The photograph, and four corners that can be dragged: of the render's frame, or of a chart."""
-
-    moved = pyqtSignal(object, bool)
-    """The corners ((x, y), ...) in 0..1 of the photograph, and whether the drag goes on."""
-    clicked = pyqtSignal(float, float)
-
-    def __init__(self, parent=None):
-        super().__init__(parent)
-        self.image = None
-        self.corners = WHOLE
-        self.has_grid = False
-        self._held = None
-        self._pressed = None
-        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
-        self.setMinimumHeight(220)
-        self.setAccessibleName("Photograph")
-
-    def show_photograph(self, image, corners, has_grid):
-        """Show a picture with four corners; a chart's have a grid between them."""
-        self.image, self.has_grid = image, has_grid
-        if self._held is None:
-            self.corners = corners
-        self.update()
-
-    @property
-    def area(self):
-        """Where the photograph stands in the widget."""
-        if self.image is None:
-            return QRectF(self.rect())
-        scale = min((self.width() - 24.0) / self.image.width(), (self.height() - 24.0) / self.image.height())
-        w, h = self.image.width() * scale, self.image.height() * scale
-        return QRectF((self.width() - w) / 2.0, (self.height() - h) / 2.0, w, h)
-
-    def point_of(self, corner):
-        a = self.area
-        return QPointF(a.left() + corner[0] * a.width(), a.top() + corner[1] * a.height())
-
-    def _place(self, point):
-        a = self.area
-        return (point.x() - a.left()) / a.width(), (point.y() - a.top()) / a.height()
-
-    def mousePressEvent(self, event):
-        if event.button() != Qt.MouseButton.LeftButton or self.image is None:
-            return
-        away = [(self.point_of(c) - event.position()).manhattanLength() for c in self.corners]
-        nearest = int(np.argmin(away))
-        self._held = nearest if away[nearest] < 16.0 else None
-        self._pressed = event.position()
-
-    def mouseMoveEvent(self, event):
-        if self._held is not None:
-            self._move(event.position(), True)
-
-    def mouseReleaseEvent(self, event):
-        if self._held is not None:
-            self._move(event.position(), False)
-            self._held = None
-        elif self._pressed is not None:
-            self.clicked.emit(*self._place(event.position()))
-        self._pressed = None
-
-    def _move(self, point, goes_on):
-        x, y = self._place(point)
-        corners = list(self.corners)
-        corners[self._held] = (min(max(x, -0.5), 1.5), min(max(y, -0.5), 1.5))
-        self.corners = tuple(corners)
-        self.update()
-        self.moved.emit(self.corners, goes_on)
-
-    def paintEvent(self, _event):
-        painter = QPainter(self)
-        painter.fillRect(self.rect(), theme.SURROUND)
-        if self.image is None:
-            painter.setPen(theme.colour("text"))
-            painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, "Load a photograph of the specimen")
-            return
-        painter.setRenderHints(QPainter.RenderHint.Antialiasing | QPainter.RenderHint.SmoothPixmapTransform)
-        painter.drawImage(self.area, self.image)
-        outline = QPolygonF([self.point_of(c) for c in (*self.corners, self.corners[0])])
-        for ink, wide in (("window", 3.0), ("text", 1.2)):
-            painter.setPen(QPen(theme.colour(ink), wide))
-            painter.drawPolyline(outline)
-        if self.has_grid:
-            self._paint_grid(painter)
-        painter.setBrush(theme.colour("raised"))
-        for c in self.corners:
-            painter.drawEllipse(self.point_of(c), 5.5, 5.5)
-
-    def _paint_grid(self, painter):
-        """The middles of a chart's patches, as they will be read."""
-        try:
-            matrix = homography(WHOLE, self.corners)
-        except ValueError:
-            return
-        columns, rows = CHART_SHAPE
-        painter.setPen(QPen(theme.colour("text"), 1.0))
-        painter.setBrush(Qt.BrushStyle.NoBrush)
-        for i in range(columns * rows):
-            cx, cy = i % columns + 0.5, i // columns + 0.5
-            patch = [
-                ((cx + dx) / columns, (cy + dy) / rows)
-                for dx, dy in ((-0.25, -0.25), (0.25, -0.25), (0.25, 0.25), (-0.25, 0.25))
-            ]
-            painter.drawPolygon(QPolygonF([self.point_of(p) for p in mapped(matrix, patch)]))
 
 
 class PhotographSheet(Sheet):
@@ -163,11 +43,20 @@ class PhotographSheet(Sheet):
         super().__init__("Photograph", parent)
         self.session = session
         self.view = PhotographView()
-        self.view.moved.connect(self._moved)
+        self.view.dragged.connect(self._dragged)
+        self.view.tiles.failed.connect(session.said)
         self.view.clicked.connect(self._clicked)
         self.job = LongJob(self)
         self.job.finished.connect(self._loaded)
         self.job.failed.connect(session.said)
+        self.decoding = LongJob(self)
+        self.decoding.finished.connect(lambda _: self.refresh())
+        self.decoding.failed.connect(session.said)
+        self.reading_chart = LongJob(self)
+        self.reading_chart.finished.connect(self._take_chart)
+        self.reading_chart.failed.connect(session.said)
+        self._frame = self._drawn = None
+        self.chart = None
         self.task = FRAME
         self.chart_corners = ((0.2, 0.2), (0.8, 0.2), (0.8, 0.8), (0.2, 0.8))
         self.load_button = QPushButton("Load…")
@@ -180,9 +69,19 @@ class PhotographSheet(Sheet):
         self.curve.activated.connect(lambda _i: self._change("curve", curve=self.curve.currentText()))
         self.exposure = DragField("exposure", "EV", -12.0, 12.0, 0.02, 2, "Stops added to the photograph", sign=True)
         self.exposure.changed.connect(self._exposed)
+        self.scale = DragField("scale", "%", 2.0, 400.0, 0.2, 1, "How wide the frame is against the photograph")
+        self.scale.changed.connect(self._scaled)
+        self.turn = DragField("turn", "°", -180.0, 180.0, 0.1, 1, "How far the frame is turned in the photograph")
+        self.turn.changed.connect(self._turned)
+        self.overlay = DragField("render", "%", 0.0, 100.0, 0.5, 0, "How much of the render is laid over its frame")
+        self.overlay.changed.connect(lambda v, _g: self._lay_over(v))
+        self.overlay.show_value(35.0)
+        self.chart_button = QPushButton("Chart's values…")
+        self.chart_button.setToolTip("Colours of your own chart, 24 rows of L*, a*, b* or XYZ, as CSV or CGATS.17")
+        self.chart_button.clicked.connect(self._choose_chart)
         self.tasks = {}
         for task, words, tip in (
-            (FRAME, "Line up", "Drag the four corners to where the render's frame lies in the photograph"),
+            (FRAME, "Line up", "Drag the frame, or its four corners, to where the render lies in the photograph"),
             (GREY, "Neutral", "Click a patch that is known to be neutral"),
             (CHART, "Chart", "Drag the four corners to the outer corners of a chart of 24 patches"),
         ):
@@ -204,7 +103,8 @@ class PhotographSheet(Sheet):
         row.addStretch(1)
         row.addWidget(self.compare_button)
         lower.addWidget(self.says, 1)
-        lower.addWidget(self.calibrate_button)
+        for part in (self.scale, self.turn, self.overlay, self.chart_button, self.calibrate_button):
+            lower.addWidget(part)
         column = QVBoxLayout()
         column.addLayout(row)
         column.addWidget(self.view, 1)
@@ -223,11 +123,14 @@ class PhotographSheet(Sheet):
         specimen = self.session.specimen
         return specimen.reference if specimen is not None else None
 
-    def _linear(self, every=1):
-        """The photograph's scene-linear colours, before its matrix; one pixel of `every` each way."""
+    def _pyramid(self):
+        """The photograph where it is decoded; else None, and it is begun to be."""
         r = self.reference
-        pixels = picture_in(r.picture, self.session.study.images[r.picture])[::every, ::every]
-        return decoded(pixels, r.curve) * np.float32(2.0**r.exposure)
+        data = self.session.study.images[r.picture]
+        found = kept_pyramid(r.picture, data, r.curve)
+        if found is None:
+            self.decoding.start(lambda _report, _cancel: pyramid_in(r.picture, data, r.curve))
+        return found
 
     # Doing.
 
@@ -249,19 +152,22 @@ class PhotographSheet(Sheet):
             try:
                 data = path.read_bytes()
                 # Decoded here once, so that the window need not.
-                picture_in(name, data)
+                curve = curve_of(path)
+                reduced = pyramid_in(name, data, curve).reduced
             except OSError as error:
                 raise PictureError(f"{path}: cannot be read ({error.strerror})") from None
             except PictureError as error:
                 raise PictureError(str(error).replace(name, str(path))) from None
-            return path, name, data
+            return curve, name, data, reduced
 
         self.job.start(job)
 
     def _loaded(self, found):
-        path, name, data = found
+        curve, name, data, reduced = found
+        if reduced > 1:
+            self.session.said.emit(f"A very large photograph: it is shown and read at 1/{reduced} of its size.")
         study, specimen = self.session.study.with_image(name, data), self.session.specimen
-        specimen = replace(specimen, reference=Reference(name, curve_of(path)))
+        specimen = replace(specimen, reference=Reference(name, curve))
         self.session.history.apply(study.with_specimen_at(self.session.index, specimen), "load a photograph")
         self.residuals = None
 
@@ -280,23 +186,67 @@ class PhotographSheet(Sheet):
         self.task = task
         self.refresh()
 
-    def _moved(self, corners, goes_on):
+    def _dragged(self, corners, goes_on):
         if self.task == CHART:
             self.chart_corners = corners
         elif self.task == FRAME:
-            self._change("corners", "photograph corners", corners=tuple((float(x), float(y)) for x, y in corners))
-            if not goes_on:
-                self.session.settle()
+            self._line_up(corners, goes_on)
+
+    def _line_up(self, corners, goes_on):
+        self._change("corners", "photograph corners", corners=tuple((float(x), float(y)) for x, y in corners))
+        if not goes_on:
+            self.session.settle()
+
+    def _scaled(self, percent, goes_on):
+        r, pyramid = self.reference, self.view.tiles.pyramid
+        if r is not None and pyramid is not None:
+            now, _ = scale_and_turn(r.corners, pyramid.aspect)
+            self._line_up(scaled(r.corners, percent / 100.0 / max(now, 1e-6)), goes_on)
+
+    def _turned(self, degrees, goes_on):
+        r, pyramid = self.reference, self.view.tiles.pyramid
+        if r is not None and pyramid is not None:
+            _, now = scale_and_turn(r.corners, pyramid.aspect)
+            self._line_up(turned(r.corners, degrees - now, pyramid.aspect), goes_on)
+
+    def show_frame(self, frame):
+        """Follow the render, which is laid over its frame."""
+        self._frame = frame
+        if self.isVisible():
+            self._lay_over(self.overlay.value)
+
+    def _lay_over(self, percent):
+        self.view.show_render(self._frame.image if self._frame is not None else None, percent / 100.0)
+        self.view.update()
+
+    def _choose_chart(self):
+        name, _ = QFileDialog.getOpenFileName(
+            self, "Colours of the chart", "", "Tables (*.csv *.txt *.tsv *.cgats *.it8)"
+        )
+        if name:
+            self.load_chart(Path(name))
+
+    def load_chart(self, path):
+        """Take the chart's colours from a file instead of our own."""
+        self.reading_chart.start(lambda _report, _cancel: (path, chart_from(read_file(path, "colour"))))
+
+    def _take_chart(self, found):
+        path, self.chart = found
+        self.session.said.emit(f"The chart's colours are those of {path.name}.")
+        self.refresh()
 
     def _clicked(self, x, y):
         if self.task != GREY or self.reference is None or not (0.0 <= x < 1.0 and 0.0 <= y < 1.0):
             return
-        linear = self._linear()
+        pyramid = self._pyramid()
+        if pyramid is None:
+            return
+        linear = pyramid.levels[0]
         h, w, _ = linear.shape
-        i, j, r = int(y * h), int(x * w), _GREY_RADIUS
-        patch = linear[max(0, i - r) : i + r + 1, max(0, j - r) : j + r + 1].reshape(-1, 3).mean(axis=0)
+        i, j, r = int(y * h), int(x * w), max(_GREY_RADIUS, w // 400)
+        patch = linear[max(0, i - r) : i + r + 1, max(0, j - r) : j + r + 1].astype(np.float32)
         try:
-            matrix = calibrated_by_neutral(patch)
+            matrix = calibrated_by_neutral(patch.reshape(-1, 3).mean(axis=0))
         except ValueError as error:
             self.session.said.emit(str(error))
             return
@@ -304,8 +254,12 @@ class PhotographSheet(Sheet):
         self._change("white balance", matrix=tuple(float(v) for v in matrix.reshape(-1)), residual=0.0)
 
     def _calibrate(self):
+        pyramid = self._pyramid()
+        if pyramid is None:
+            return
+        wanted = (our_chart() if self.chart is None else self.chart) / 2.0**self.reference.exposure
         try:
-            found = calibrated_by_chart(chart_patches(self._linear(), self.chart_corners), our_chart())
+            found = calibrated_by_chart(pyramid, self.chart_corners, wanted)
         except ValueError as error:
             self.session.said.emit(str(error))
             return
@@ -324,25 +278,36 @@ class PhotographSheet(Sheet):
             button.setEnabled(r is not None)
         for part in (self.curve, self.exposure, self.compare_button):
             part.setEnabled(r is not None)
-        self.calibrate_button.setVisible(self.task == CHART and r is not None)
+        for part in (self.calibrate_button, self.chart_button):
+            part.setVisible(self.task == CHART and r is not None)
+        for part in (self.scale, self.turn, self.overlay):
+            part.setVisible(self.task == FRAME and r is not None)
         if r is None:
-            self.view.show_photograph(None, WHOLE, False)
+            self._drawn = None
+            self.view.show_photograph(None, None, WHOLE)
             self.state.setText("")
             self.says.setText("")
             return
         self.curve.setCurrentText(r.curve)
         self.exposure.show_value(r.exposure)
         self.state.setText(f"of the {self.session.specimen.name.lower()}")
-        try:
-            whole = picture_in(r.picture, self.session.study.images[r.picture])
-        except PictureError as error:
-            self.session.said.emit(str(error))
+        pyramid = self._pyramid()
+        if pyramid is None:
+            self.says.setText("The photograph is being decoded…")
             return
-        linear = self._linear(max(1, whole.shape[1] // _SHOWN_WIDTH)) @ np.array(r.matrix, np.float32).reshape(3, 3).T
-        shown = display_of(self.session.study.booth).picture(np.ascontiguousarray(linear))
-        image = image_of(shown)
+        display = display_of(self.session.study.booth)
+        drawn = (pyramid, r.curve, r.matrix, r.exposure, display)
         corners = self.chart_corners if self.task == CHART else r.corners
-        self.view.show_photograph(image, corners, self.task == CHART)
+        if drawn != self._drawn:
+            self._drawn = drawn
+            self.view.show_photograph(
+                pyramid, lambda linear: display.picture(np.ascontiguousarray(as_calibrated(linear, r))), corners
+            )
+        self.view.show_corners(corners, self.task == CHART, self.task == FRAME)
+        scale, turn = scale_and_turn(r.corners, pyramid.aspect)
+        self.scale.show_value(100.0 * scale)
+        self.turn.show_value(turn)
+        self._lay_over(self.overlay.value)
         self.says.setText(self._words(r))
 
     def _words(self, r):
@@ -361,4 +326,6 @@ class PhotographSheet(Sheet):
         return "Not calibrated: its colours are those of the camera."
 
     def end(self):
-        self.job.end()
+        for job in (self.job, self.decoding, self.reading_chart):
+            job.end()
+        self.view.end()

@@ -6,10 +6,14 @@ from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QPainter, QPainterPath, QPen
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
+from ..imaging.framing import in_frame
+from ..study.booth import PIN_FORMS
 from . import theme
 from .rendering import Frame
 
-NEUTRAL, WHITE, REGION, PIN = "neutral", "white", "region", "pin"
+NEUTRAL, WHITE, REGION = "neutral", "white", "region"
+PIN, PATCH, LINE = PIN_FORMS
+_DRAGGED = (REGION, PATCH, LINE)
 
 
 class Picture(QWidget):
@@ -29,7 +33,7 @@ class Picture(QWidget):
     divided = pyqtSignal(float)
     """The divider is dragged to a place 0..1 across."""
     framed = pyqtSignal(object)
-    """A region (left, top, right, bottom) in 0..1."""
+    """What was drawn by a drag: from where to where, ((x, y), (x, y)) in 0..1."""
     resized = pyqtSignal()
 
     def __init__(self, parent=None):
@@ -39,7 +43,7 @@ class Picture(QWidget):
         self._turning = None
         self._orbiting = None
         self._frame_from = None
-        self.drawn_region = None
+        self._drawn = None
         self.pins = ()
         self.divider = None
         self._dividing = False
@@ -109,7 +113,7 @@ class Picture(QWidget):
             place = self.divider[0] + (at.x() - self._divider_x(at.y())) / self.width()
             self.divided.emit(min(max(place, 0.0), 1.0))
         if self._frame_from is not None:
-            self.drawn_region = self._region_to(event.position())
+            self._drawn = self._dragged_to(event.position())
             self.update()
         self._tell()
 
@@ -120,7 +124,7 @@ class Picture(QWidget):
             return
         elif self.divider is not None and abs(event.position().x() - self._divider_x(event.position().y())) < 8.0:
             self._dividing = True
-        elif self.picking == REGION:
+        elif self.picking in _DRAGGED:
             self._frame_from = event.position()
         elif self.picking:
             at = self.pixel_at(event.position())
@@ -129,11 +133,12 @@ class Picture(QWidget):
         else:
             self._orbiting = event.position()
 
-    def _region_to(self, position):
-        """The region from where the drag began, within the picture."""
-        xs = sorted(min(max(p.x() / self.width(), 0.0), 1.0) for p in (self._frame_from, position))
-        ys = sorted(min(max(p.y() / self.height(), 0.0), 1.0) for p in (self._frame_from, position))
-        return xs[0], ys[0], xs[1], ys[1]
+    def _dragged_to(self, position):
+        """From where the drag began to where it is, within the picture."""
+        return tuple(
+            (min(max(p.x() / self.width(), 0.0), 1.0), min(max(p.y() / self.height(), 0.0), 1.0))
+            for p in (self._frame_from, position)
+        )
 
     def wheelEvent(self, event):
         self.neared.emit(0.9 ** (event.angleDelta().y() / 120.0))
@@ -148,9 +153,9 @@ class Picture(QWidget):
                 self._orbiting = None
                 self.orbited.emit(0.0, 0.0, False)
             if self._frame_from is not None:
-                region = self._region_to(event.position())
-                self._frame_from = self.drawn_region = None
-                self.framed.emit(region)
+                dragged = self._dragged_to(event.position())
+                self._frame_from = self._drawn = None
+                self.framed.emit(dragged)
 
     def leaveEvent(self, _event):
         self._pointer = None
@@ -173,16 +178,25 @@ class Picture(QWidget):
         if self.divider is not None:
             self._paint_divider(painter)
         self._paint_pins(painter)
-        region = self.drawn_region or self.frame.request.booth.region
-        if region is not None:
-            self._paint_region(painter, region)
+        if self.frame.request.booth.region is not None:
+            self._paint_region(painter, self.frame.request.booth.region)
+        if self._drawn is not None:
+            painter.setPen(QPen(theme.colour("text"), 1.2, Qt.PenStyle.DashLine))
+            begin, end = (QPointF(x * self.width(), y * self.height()) for x, y in self._drawn)
+            if self.picking == LINE:
+                painter.drawLine(begin, end)
+            else:
+                painter.setBrush(Qt.BrushStyle.NoBrush)
+                painter.drawRect(QRectF(begin, end).normalized())
         if self.picking:
             painter.setFont(theme.font(9.5))
             text = {
                 NEUTRAL: "Click a place that is known to be neutral: a grey patch",
                 WHITE: "Click the white to expose for",
                 REGION: "Drag a rectangle: only that is rendered",
-                PIN: "Click where a pin is to stand",
+                PIN: "Click where the point is to stand",
+                PATCH: "Drag a rectangle: its mean is read",
+                LINE: "Drag a line, as across a highlight: radiance is read along it",
             }
             box = QRectF(0.0, 0.0, self.width(), 26.0)
             painter.fillRect(box, theme.colour("raised", 230))
@@ -193,12 +207,23 @@ class Picture(QWidget):
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         painter.setFont(theme.font(8.5, theme.MEDIUM))
         painter.setBrush(Qt.BrushStyle.NoBrush)
+        size = self.width(), self.height()
         for pin in self.pins:
-            at, r = QPointF(pin.x * self.width(), pin.y * self.height()), max(4.0, pin.radius * self.height())
-            for ink, wide in (("window", 3.0), ("text", 1.3)):
+            ends = in_frame([(pin.x, pin.y), (pin.to_x, pin.to_y)], self.width() / self.height()) * size
+            at, end = (QPointF(*p) for p in ends.tolist())
+            r = max(4.0, pin.radius * self.height())
+            for ink, wide in (("window", 3.0), ("straw" if pin.counts else "text", 1.3)):
                 painter.setPen(QPen(theme.colour(ink), wide))
-                painter.drawEllipse(at, r, r)
-            beside = at + QPointF(r + 4.0, 4.0)
+                if pin.form == PIN:
+                    painter.drawEllipse(at, r, r)
+                elif pin.form == PATCH:
+                    painter.drawRect(QRectF(at, end).normalized())
+                else:
+                    painter.drawLine(at, end)
+                    for tip in (at, end):
+                        painter.drawEllipse(tip, 2.5, 2.5)
+            right = at if pin.form == PIN or at.x() > end.x() else end
+            beside = right + QPointF((r if pin.form == PIN else 0.0) + 5.0, 4.0)
             painter.setPen(theme.colour("window"))
             painter.drawText(beside + QPointF(1.0, 1.0), pin.name)
             painter.setPen(theme.colour("text"))

@@ -5,7 +5,16 @@ from functools import lru_cache
 import numpy as np
 from PyQt6.QtCore import QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QIcon, QPixmap
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QLineEdit, QListWidget, QListWidgetItem, QPushButton, QVBoxLayout
+from PyQt6.QtWidgets import (
+    QAbstractItemView,
+    QHBoxLayout,
+    QLabel,
+    QLineEdit,
+    QListWidget,
+    QListWidgetItem,
+    QPushButton,
+    QVBoxLayout,
+)
 
 from ..imaging.booths import display_of
 from ..imaging.pictures import PictureError, decoded_picture
@@ -31,10 +40,25 @@ def _thumbnail(name, data, booth):
     return image_of(shown)
 
 
+def _changes(before, after, same, head):
+    """Lines that say in what two surfaces differ, below a head; `same` where they do not."""
+    names = differing(before, after)
+    if not names:
+        return [same]
+    lines = [head] if head else []
+    for name in names[:_MOST_LINES]:
+        p = PARAMETERS[name]
+        lines.append(f"{p.label}: {format_value(p, before[name])} → {format_value(p, after[name])}")
+    if len(names) > _MOST_LINES:
+        lines.append(f"and {len(names) - _MOST_LINES} more")
+    return lines
+
+
 class ProofSheet(Sheet):
     """Follows the study's proofs. Bringing one back, noting and removing are undoable steps."""
 
-    compare_wanted = pyqtSignal(object)
+    compare_wanted = pyqtSignal(object, object)
+    """A proof, and another one that stands in for the present picture, or None."""
     keep_wanted = pyqtSignal()
 
     def __init__(self, session: Session, parent=None):
@@ -52,7 +76,8 @@ class ProofSheet(Sheet):
         self.list.setMovement(QListWidget.Movement.Static)
         self.list.setWordWrap(True)
         self.list.setAccessibleName("Proofs")
-        self.list.currentRowChanged.connect(lambda _row: self._show_chosen())
+        self.list.setSelectionMode(QAbstractItemView.SelectionMode.ExtendedSelection)
+        self.list.itemSelectionChanged.connect(self._show_chosen)
         self.about, self.differs = QLabel(), QLabel()
         self.about.setObjectName("heading")
         self.differs.setWordWrap(True)
@@ -65,9 +90,9 @@ class ProofSheet(Sheet):
         self.compare_button, self.back_button, self.remove_button = (
             QPushButton(t) for t in ("Compare", "Bring it back", "Remove")
         )
-        self.compare_button.setToolTip("Look at it beside the picture as it is")
+        self.compare_button.setToolTip("Look at it beside the picture as it is; two chosen with Ctrl beside each other")
         self.back_button.setToolTip("Give the specimen this surface again")
-        self.compare_button.clicked.connect(lambda: self.compare_wanted.emit(self.chosen))
+        self.compare_button.clicked.connect(self._compare)
         self.back_button.clicked.connect(self._bring_back)
         self.remove_button.clicked.connect(self._remove)
         right = QVBoxLayout()
@@ -89,10 +114,24 @@ class ProofSheet(Sheet):
         self.list.setFocus()
 
     @property
+    def pair(self):
+        """The one or two chosen proofs, the older one first."""
+        proofs = self.session.study.proofs
+        rows = sorted(i.row() for i in self.list.selectedIndexes())
+        return [proofs[r] for r in rows[:2] if r < len(proofs)]
+
+    @property
     def chosen(self):
-        """The chosen proof, or None."""
-        row, proofs = self.list.currentRow(), self.session.study.proofs
-        return proofs[row] if 0 <= row < len(proofs) else None
+        """The proof that is chosen alone, or None."""
+        pair = self.pair
+        return pair[0] if len(pair) == 1 else None
+
+    def _compare(self):
+        first, *second = self.pair
+        if second:
+            self.compare_wanted.emit(second[0], first)
+        else:
+            self.compare_wanted.emit(first, None)
 
     def refresh(self):
         if not self.isVisible():
@@ -120,8 +159,15 @@ class ProofSheet(Sheet):
 
     def _show_chosen(self):
         proof = self.chosen
-        for part in (self.compare_button, self.back_button, self.remove_button, self.note):
+        for part in (self.back_button, self.remove_button, self.note):
             part.setEnabled(proof is not None)
+        pair = self.pair
+        self.compare_button.setEnabled(bool(pair))
+        if len(pair) == 2:
+            self.about.setText(f"{pair[0].name} and {pair[1].name}")
+            self.note.setText("")
+            self.differs.setText("\n".join(_changes(pair[0].surface, pair[1].surface, "They are the same.", "")))
+            return
         if proof is None:
             self.about.setText("")
             self.differs.setText("")
@@ -137,13 +183,7 @@ class ProofSheet(Sheet):
             now = self.session.study.specimen(proof.specimen).surface
         except ValueError:
             return ["Its specimen is not in the study any more."]
-        names = differing(proof.surface, now)
-        lines = ["Now it is the same." if not names else "Then, and now:"]
-        for name in names[:_MOST_LINES]:
-            p = PARAMETERS[name]
-            lines.append(f"{p.label}: {format_value(p, proof.surface[name])} → {format_value(p, now[name])}")
-        if len(names) > _MOST_LINES:
-            lines.append(f"and {len(names) - _MOST_LINES} more")
+        lines = _changes(proof.surface, now, "Now it is the same.", "Then, and now:")
         lines += ["", *(f"{r}: {v:.3g} of {t:g}" for r, v, t in proof.agreement)]
         return lines
 

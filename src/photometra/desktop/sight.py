@@ -1,5 +1,6 @@
 """The sight: the picture in the booth, on its mid-grey surround, with the strip of its controls."""
 
+import threading
 from dataclasses import replace
 
 import numpy as np
@@ -16,6 +17,9 @@ from PyQt6.QtWidgets import (
 
 from ..imaging.booths import UNIFORM, display_of, environment_names, scene_of
 from ..imaging.display import FILMIC, PLAIN, exposure_for_white
+from ..imaging.framing import in_view
+from ..imaging.probing import covered
+from ..imaging.spectra import spectrum_at
 from ..study import Pin
 from ..surface.checks import picture_findings
 from . import theme
@@ -25,13 +29,15 @@ from .comparison import DIVIDER, FLICKER, Comparison, read_numbers
 from .drag_field import DragField
 from .layer_strip import LayerStrip
 from .numbers_sheet import NumbersSheet
-from .picture import NEUTRAL, PIN, REGION, Picture
+from .picture import LINE, NEUTRAL, PATCH, PIN, REGION, Picture
 from .rendering import RenderLoop, Request
 from .session import Session
 from .workers import Latest
 
 _PICK_RADIUS = 3
 _SMALLEST_REGION = 0.02
+_BAND = 0.006
+"""Half the width of a line's band, in sides of the view's square."""
 
 
 class Sight(QWidget):
@@ -77,11 +83,17 @@ class Sight(QWidget):
         self.comparison.failed.connect(session.said)
         self.compare_strip = CompareStrip(session, self.comparison)
         self.numbers = NumbersSheet(session)
-        self.numbers.pin_wanted.connect(lambda on: self.pick(PIN if on else ""))
+        self.numbers.pin_wanted.connect(self.pick)
         self.numbers.profile_wanted.connect(self._read_numbers)
+        self.numbers.profile_wanted.connect(self._read_spectrum)
         self._reader = Latest("numbers", self)
         self._reader.done.connect(lambda found: self.numbers.show_numbers(*found))
         self._reader.failed.connect(session.said)
+        self._spectra = Latest("spectrum", self, 0.2)
+        self._spectra.done.connect(lambda found: self.numbers.show_spectrum(*found))
+        self._spectra.failed.connect(session.said)
+        self._stop_spectrum = threading.Event()
+        self._pointed = self._spectrum_of = None
         self.picture.divided.connect(lambda place: self.comparison.set(place=place))
         column.addWidget(self._strip())
         column.addWidget(self.chain)
@@ -158,6 +170,9 @@ class Sight(QWidget):
         self._show_marks()
         self.comparison.submit(frame)
         self._read_numbers()
+        if frame.step == 1 and frame.request.surface != self._spectrum_of:
+            self._spectrum_of = frame.request.surface
+            self._read_spectrum()
         found = picture_findings(frame.request.surface, frame.request.booth.effort, frame.energy_cut)
         self.layers.show_finding(found[0] if found else None)
         self.progressed.emit(frame)
@@ -222,8 +237,14 @@ class Sight(QWidget):
             "distance", dragging=True, viewpoint=replace(v, distance=min(max(v.distance * factor, 0.8), 50.0))
         )
 
-    def _framed(self, region):
+    def _framed(self, dragged):
+        what = self.picture.picking
         self.pick("")
+        (x0, y0), (x1, y1) = dragged
+        if what in (PATCH, LINE):
+            self._place_pin(what, (x0, y0), (x1, y1))
+            return
+        region = min(x0, x1), min(y0, y1), max(x0, x1), max(y0, y1)
         wide, high = region[2] - region[0], region[3] - region[1]
         if min(wide, high) < _SMALLEST_REGION:
             self.session.said.emit("That region is too small; drag a larger rectangle")
@@ -255,7 +276,7 @@ class Sight(QWidget):
         """Take the next click in the picture as `NEUTRAL` or `WHITE`, or the next drag as `REGION`; "" takes none."""
         self.picture.pick(what)
         self.chain.show_picking(what)
-        self.numbers.pin_button.setChecked(what == PIN)
+        self.numbers.show_picking(what)
 
     def around(self, x, y):
         """Mean scene-linear colour of the small square about a pixel."""
@@ -268,7 +289,9 @@ class Sight(QWidget):
         what = self.picture.picking
         self.pick("")
         if what == PIN:
-            self._place_pin(x, y)
+            height, width, _ = self.picture.frame.linear.shape
+            at = (x + 0.5) / width, (y + 0.5) / height
+            self._place_pin(PIN, at, at)
             return
         colour = [float(v) for v in self.around(x, y)]
         try:
@@ -283,22 +306,58 @@ class Sight(QWidget):
         except ValueError as error:
             self.session.said.emit(str(error))
 
-    def _place_pin(self, x, y):
+    def _place_pin(self, form, begin, end):
+        """Place a pin of a form, from one place of the picture to another, both 0..1."""
         height, width, _ = self.picture.frame.linear.shape
+        (x, y), (to_x, to_y) = np.round(in_view((begin, end), width / height), 5).tolist()
         pins = self.session.study.booth.pins
-        pin = Pin(f"Pin {len(pins) + 1}", round((x + 0.5) / width, 5), round((y + 0.5) / height, 5))
+        n = 1 + sum(p.form == form for p in pins)
+        pin = Pin(f"{form.capitalize()} {n}", x, y, form=form)
+        if form != PIN:
+            if max(abs(to_x - x), abs(to_y - y)) < _SMALLEST_REGION:
+                self.session.said.emit(f"That {form} is too small; press, drag and let go")
+                return
+            pin = replace(pin, to_x=to_x, to_y=to_y, radius=_BAND if form == LINE else pin.radius)
         self.session.set_booth("pin", pins=(*pins, pin))
+        self.numbers.choose(len(pins))
 
     def _read_numbers(self):
         """Have pins, profile and histogram read off the picture, where anybody looks at them."""
         frame, sheet = self.picture.frame, self.numbers
         if frame is None or not sheet.isVisible():
             return
-        booth, ends = self.session.study.booth, sheet.ends
+        booth, line = self.session.study.booth, sheet.line
         partner, data = self.comparison.partner, self.comparison.data
-        self._reader.submit(lambda: read_numbers(frame.linear, booth, ends, partner, data))
+        self._reader.submit(lambda: read_numbers(frame.linear, booth, line, partner, data))
+
+    def _read_spectrum(self):
+        """Have the spectrum told where the pointer rests, or of the chosen pin, where anybody looks at it."""
+        frame, sheet = self.picture.frame, self.numbers
+        self._stop_spectrum.set()
+        at, pin = (self._pointed, None) if sheet.is_pointing else (None, sheet.chosen)
+        if frame is None or not sheet.isVisible() or (at is None and pin is None):
+            return
+        height, width, _ = frame.linear.shape
+        only = np.zeros((height, width), bool)
+        if at is not None:
+            x, y = at
+            only[max(0, y - 1) : y + 2, max(0, x - 1) : x + 2] = True
+        else:
+            rows, columns, _ = covered(pin, width, height)
+            only[rows, columns] = True
+        if not only.any():
+            return
+        stop = self._stop_spectrum = threading.Event()
+        study, specimen = frame.request.study, frame.request.specimen
+        name = "at the pointer" if at is not None else pin.name
+        self._spectra.submit(lambda: (name, spectrum_at(study, specimen, only, stop)))
 
     def _probe(self, at):
+        if at != self._pointed:
+            self._pointed = at
+            self.numbers.is_pointing = at is not None
+            self._read_numbers()
+            self._read_spectrum()
         if at is None:
             self.probed.emit(None)
         else:
@@ -313,6 +372,8 @@ class Sight(QWidget):
         return QPointF(x * self.picture.width(), y * self.picture.height())
 
     def end(self):
+        self._stop_spectrum.set()
+        self._spectra.end()
         self._reader.end()
         self.comparison.end()
         self.loop.end()

@@ -6,7 +6,8 @@ from ..instruments import constants_reading, model_of
 from ..surface import PARAMETERS, Surface, scalar_owner, scalars_of
 from ..surface.compile import compile_measured
 
-_STEP = 1e-4
+_STEP, _RENDERED_STEP = 1e-4, 3e-3
+"""What a slope is taken over, of a range: more where a render with its noise is in the loop."""
 WOKEN_HAZE = 0.05
 """The least haze a solve starts from where haze is free: at 0 its spread has no slope."""
 _ROUGH_COLOUR, _ROUGH_COEFFICIENT = 0.15, 0.5
@@ -58,17 +59,20 @@ class Problem:
 
     Where a whole spectrum is free, further residuals say that its numbers hang together, so that a spectrum is smooth
     where the evidence leaves it open; `points` is how many residuals are evidence.
+
+    further: evidence that is no reading, as a photograph: it has `points`, and `residuals(surface, cancel)` in standard
+    uncertainties, (points,), noisy but always the same for the same surface.
     """
 
-    def __init__(self, surface, readings, scalars, bounds=None, report=None, cancel=None):
-        self.surface, self.readings, self.scalars = surface, readings, scalars
+    def __init__(self, surface, readings, scalars, bounds=None, report=None, cancel=None, further=None):
+        self.surface, self.readings, self.scalars, self.further = surface, readings, scalars, further
         self._offset = np.array([_offset_of(s) for s in scalars])
         ranges = np.array([range_of(s, bounds or {}) for s in scalars], float).reshape(-1, 2)
         self.low, self.high = self.inward(ranges[:, 0]), self.inward(ranges[:, 1])
         self.constants = constants_reading(readings)
         self.sigmas = [r.stacked()[1] for r in readings]
         self.counted = [r.counted for r in readings]
-        self.points = int(sum(c.sum() for c in self.counted))
+        self.points = int(sum(c.sum() for c in self.counted)) + (further.points if further else 0)
         self.report, self.cancel = report, cancel
         self.evaluations = 0
         self.best = float("inf")
@@ -113,13 +117,15 @@ class Problem:
         return self.surface.with_scalars(dict(zip(self.scalars, values, strict=True)))
 
     def parts(self, x, kind=None):
-        """Residuals at x reading by reading, [(m,)]; those of one kind of reading alone where it is given."""
+        """Residuals at x, [(m,)]: of what is no reading, then reading by reading; those of one kind of reading alone
+        where it is given."""
         if self.cancel is not None and self.cancel.is_set():
             raise Cancelled
         surface = self.at(x)
         compiled = compile_measured(surface, self.constants)
         self.evaluations += 1
-        return [
+        beside = [self.further.residuals(surface, self.cancel)] if self.further and kind is None else []
+        return beside + [
             (r.difference(model_of(r, surface, compiled, self.constants)) / sigma)[counted]
             for r, sigma, counted in zip(self.readings, self.sigmas, self.counted, strict=True)
             if kind in (None, r.kind_key)
@@ -140,7 +146,7 @@ class Problem:
 
     def slopes(self, x, pool, of=None):
         """One-sided differences of `of` (the residuals), (m, n): each column on the pool."""
-        step = _STEP * (self.high - self.low)
+        step = (_RENDERED_STEP if self.further else _STEP) * (self.high - self.low)
         # Away from the nearer bound, so that a step never leaves the range.
         step = np.where(x + step > self.high, -step, step)
         moved = [x + np.where(np.arange(x.size) == i, step, 0.0) for i in range(x.size)]

@@ -19,6 +19,10 @@ from .minima import Minimum, descended, distinct, scanned
 from .problem import WOKEN_HAZE, Problem, free_names
 from .uncertainty import Undetermined, errors_of, undetermined
 
+_RUNGS = ((False, 1e-6, 60),)
+_RUNGS_RENDERED = ((True, 3e-3, 12), (False, 1e-3, 8))
+"""Passes of a solve: whether rough, its tolerances, and how many steps it may take."""
+
 
 @dataclass(frozen=True)
 class Solved:
@@ -57,13 +61,16 @@ def counting(surface, readings):
     return [r for r in readings if r.active and not (r.kind_key == "constants" and ours)]
 
 
-def solve(surface: Surface, readings, free, bounds=None, report=None, cancel=None, robust=False) -> Solution:
+def solve(
+    surface: Surface, readings, free, bounds=None, report=None, cancel=None, robust=False, further=None
+) -> Solution:
     """Solve for `free` parameters from the active readings.
 
     readings: all of the specimen's; free: parameter or scalar names; bounds: {parameter or scalar: (low, high)} inside
     the hard range; report(evaluations, chi-square) is called on the way; cancel: a threading.Event, upon which
-    `Cancelled` is raised. robust: points far off count less (soft L1 beyond 2 standard uncertainties). ValueError, in a
-    sentence, where there is nothing to solve or to solve from.
+    `Cancelled` is raised. robust: points far off count less (soft L1 beyond 2 standard uncertainties). further:
+    evidence that is no reading (see `Problem`), with a `rough` state in which the way is found before the end in full.
+    ValueError, in a sentence, where there is nothing to solve or to solve from.
     """
     from scipy.optimize import least_squares
 
@@ -72,10 +79,10 @@ def solve(surface: Surface, readings, free, bounds=None, report=None, cancel=Non
     scalars = free_names(surface, free)
     if not scalars:
         raise ValueError("no parameter is free; free at least one")
-    if not active:
+    if not active and further is None:
         raise ValueError("there is no active reading to solve from; import or activate one")
     start = np.array([surface.scalar(s) for s in scalars], float)
-    problem = Problem(surface, active, scalars, bounds, report, cancel)
+    problem = Problem(surface, active, scalars, bounds, report, cancel, further)
     low, high = problem.low, problem.high
     # Constants of the specimen count even where their own agreement is not asked for.
     problem.constants = constants_reading(readings)
@@ -83,6 +90,8 @@ def solve(surface: Surface, readings, free, bounds=None, report=None, cancel=Non
     loss = "soft_l1" if robust else "linear"
     x = np.clip(problem.here(), low + margin, high - margin)
     with ThreadPoolExecutor(max_workers=os.cpu_count() or 2) as pool:
+        if further is not None:
+            further.rough = True
         first = problem.watched(x)[: problem.points]
         if "haze.amount" in scalars:
             i = scalars.index("haze.amount")
@@ -91,10 +100,15 @@ def solve(surface: Surface, readings, free, bounds=None, report=None, cancel=Non
         tried = descended(problem, [x, *others], pool, judge) if others else []
         if tried:
             x = np.clip(tried[0][1], low + margin, high - margin)
-        found = least_squares(
-            problem.watched, x, jac=lambda at: problem.slopes(at, pool), bounds=(low, high), x_scale="jac",
-            loss=loss, f_scale=2.0, xtol=1e-6, ftol=1e-6, gtol=1e-6, max_nfev=60,
-        )  # fmt: skip
+        for rough, tolerance, most in _RUNGS_RENDERED if further is not None else _RUNGS:
+            if further is not None:
+                further.rough = rough
+                problem.best = float("inf")
+            found = least_squares(
+                problem.watched, x, jac=lambda at: problem.slopes(at, pool), bounds=(low, high), x_scale="jac",
+                loss=loss, f_scale=2.0, xtol=tolerance, ftol=tolerance, gtol=tolerance, max_nfev=most,
+            )  # fmt: skip
+            x = np.clip(found.x, low + margin, high - margin)
     return _solution(problem, found, start, float(first @ first), tried, robust, began)
 
 

@@ -116,12 +116,16 @@ def scene_of(study, specimen, environment_name=None) -> Scene:
     )
 
 
-def compiled_in(scene, specimen) -> CompiledSurface:
-    """A specimen's surface for a scene: what has no inside, as a cloth, is taken as a sheet."""
-    surface = specimen.surface
+def seen_as(surface, scene):
+    """A surface as a scene shows it: what has no inside, as a cloth, is taken as a sheet."""
     if scene.shape and scene.shape.is_open and not surface.is_sheet:
-        surface = surface.with_values({"thin_walled": True})
-    return compile_surface(surface, constants_reading(specimen.readings))
+        return surface.with_values({"thin_walled": True})
+    return surface
+
+
+def compiled_in(scene, specimen) -> CompiledSurface:
+    """A specimen's surface compiled for a scene."""
+    return compile_surface(seen_as(specimen.surface, scene), constants_reading(specimen.readings))
 
 
 def limits_of(booth) -> Limits:

@@ -2,6 +2,7 @@
 
 import os
 import tempfile
+from contextlib import contextmanager
 from pathlib import Path
 
 import numpy as np
@@ -13,8 +14,9 @@ class PictureError(ValueError):
     """A picture file that cannot be used; the message is one sentence for people."""
 
 
-def read_picture(path):
-    """A picture as float32 (h, w, 3); PictureError, naming the file, where it cannot be read."""
+@contextmanager
+def opened_picture(path):
+    """A picture file opened by the picture library; PictureError, naming the file, where it cannot be."""
     import OpenImageIO as oiio
 
     path = Path(path)
@@ -30,9 +32,16 @@ def read_picture(path):
         spec = source.spec()
         if not (0 < spec.width <= _LARGEST_SIDE and 0 < spec.height <= _LARGEST_SIDE):
             raise PictureError(f"{path}: {spec.width} × {spec.height} is not a size that can be used")
-        pixels = source.read_image("float")
+        yield source
     finally:
         source.close()
+
+
+def read_picture(path):
+    """A picture as float32 (h, w, 3); PictureError, naming the file, where it cannot be read."""
+    with opened_picture(path) as source:
+        spec = source.spec()
+        pixels = source.read_image("float")
     if pixels is None:
         raise PictureError(f"{path}: the picture is damaged; save it again from where it came from")
     pixels = np.asarray(pixels, np.float32).reshape(spec.height, spec.width, -1)

@@ -8,30 +8,25 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from ..colour import decode_srgb, delta_e_2000, lab_to_xyz, linear_srgb_to_xyz, xyz_to_lab, xyz_to_linear_srgb
+from ..colour import (
+    adaptation,
+    delta_e_2000,
+    lab_to_xyz,
+    linear_srgb_to_xyz,
+    white_point,
+    xyz_to_lab,
+    xyz_to_linear_srgb,
+)
+from .framing import WHOLE, corners_within
+from .pyramid import pyramid_in
 
-CURVES = ("linear", "sRGB", "gamma 2.2")
-"""How a file's numbers stand for light."""
 CHART_SHAPE = (6, 4)
 """Columns and rows of a chart."""
+_CLIPPED = 0.985
+_CELL_PIXELS = 24
+"""About how many pixels a patch is read at: of a finer photograph they are averages."""
 _CELL_MIDDLE = 0.5
 """Share of a patch, about its middle, that is read: edges and shadows stay out."""
-
-
-def curve_of(path):
-    """The curve that a file's kind suggests: floats are linear, all else is encoded for a screen."""
-    return "linear" if str(path).lower().endswith((".exr", ".hdr")) else "sRGB"
-
-
-def decoded(pixels, curve):
-    """Scene-linear float32 of a file's numbers; ValueError for an unknown curve."""
-    if curve == "linear":
-        return np.asarray(pixels, np.float32)
-    if curve == "sRGB":
-        return decode_srgb(pixels).astype(np.float32)
-    if curve == "gamma 2.2":
-        return np.sign(pixels) * np.abs(pixels).astype(np.float32) ** np.float32(2.2)
-    raise ValueError(f"there is no curve '{curve}': choose from {', '.join(CURVES)}")
 
 
 def our_chart():
@@ -43,6 +38,18 @@ def our_chart():
         for hue in first + 60.0 * np.arange(6)
     ]
     return np.clip(xyz_to_linear_srgb(lab_to_xyz(np.array(lab))), 0.0, 1.0)
+
+
+def chart_from(reading):
+    """Linear Rec.709 (24, 3), under D65, of a chart of one's own: from a reading of colour with 24 rows, in the order
+    of its patches, row by row. ValueError where it is not one."""
+    count = CHART_SHAPE[0] * CHART_SHAPE[1]
+    if reading.kind_key != "colour" or reading.rows != count:
+        raise ValueError(f"a chart's values are {count} colours, row by row; there are {reading.rows}")
+    lab = np.column_stack([reading.columns[c] for c in "Lab"])
+    xyz = lab_to_xyz(lab, reading.illuminant, reading.observer)
+    adapt = adaptation(white_point(reading.illuminant, reading.observer), white_point())
+    return xyz_to_linear_srgb(xyz @ adapt.T)
 
 
 def homography(source, target):
@@ -68,15 +75,16 @@ def mapped(matrix, points):
     return out[..., :2] / out[..., 2:]
 
 
-_CORNERS = np.array([[0.0, 0.0], [1.0, 0.0], [1.0, 1.0], [0.0, 1.0]])
-"""Of a whole frame in 0..1: left top, right top, right bottom, left bottom."""
-
-
-def warped(pixels, corners, width, height):
-    """A picture (h, w, 3) seen so that four of its places (0..1, as `_CORNERS`) fill a frame; NaN beyond its edge."""
+def warped(pyramid, corners, width, height):
+    """A picture seen so that four of its places (0..1, as `WHOLE`) fill a frame: float32 (height, width, 3), NaN
+    beyond its edge. Where it is finer than the frame, its pixels are averaged (by the level of its pyramid)."""
     from scipy.ndimage import map_coordinates
 
-    to_source = homography(_CORNERS, corners)
+    corners = np.asarray(corners, float)
+    to_source = homography(WHOLE, corners)
+    edges = np.linalg.norm((np.roll(corners, -1, axis=0) - corners) * (pyramid.width, pyramid.height), axis=1)
+    step = float((edges / (width, height, width, height)).min())
+    pixels = pyramid.levels[pyramid.level_for(step)].astype(np.float32)
     x, y = np.meshgrid((np.arange(width) + 0.5) / width, (np.arange(height) + 0.5) / height)
     at = mapped(to_source, np.stack([x, y], axis=-1))
     rows, columns = at[..., 1] * pixels.shape[0] - 0.5, at[..., 0] * pixels.shape[1] - 0.5
@@ -88,9 +96,38 @@ def warped(pixels, corners, width, height):
     return out
 
 
-def chart_patches(pixels, corners):
+def reference_in_frame(reference, data, width, height, without_clipped=False):
+    """A photograph's scene-linear picture in the frame of a render, float32 (height, width, 3); NaN beyond its edge.
+
+    reference: its curve, matrix, exposure and corners; data: its file. without_clipped: NaN too where an encoded
+    photograph is as bright as it can be.
+    """
+    pyramid = pyramid_in(reference.picture, data, reference.curve)
+    to_photograph = homography(WHOLE, reference.corners)
+    corners = mapped(to_photograph, corners_within(width / height, pyramid.aspect))
+    pixels = warped(pyramid, corners, width, height)
+    if without_clipped and reference.curve != "linear":
+        pixels[pixels.max(axis=-1) >= _CLIPPED] = np.nan
+    return as_calibrated(pixels, reference)
+
+
+def as_calibrated(pixels, reference):
+    """A photograph's decoded pixels (..., 3) as its exposure and matrix have them."""
+    matrix = np.array(reference.matrix, np.float32).reshape(3, 3) * np.float32(2.0**reference.exposure)
+    return pixels @ matrix.T
+
+
+def proof_in_frame(proof, data, width, height):
+    """A proof's scene-linear picture in the frame of a render by the same camera; NaN beyond its edge."""
+    pyramid = pyramid_in(proof.picture, data)
+    return warped(pyramid, corners_within(width / height, pyramid.aspect), width, height)
+
+
+def chart_patches(pyramid, corners):
     """Mean colour (24, 3) of the patches of a chart whose outer corners lie at four places (0..1) of a picture."""
-    to_picture = homography(_CORNERS, corners)
+    to_picture = homography(WHOLE, corners)
+    across = np.linalg.norm(np.subtract(corners[1], corners[0]) * (pyramid.width, pyramid.height))
+    pixels = pyramid.levels[pyramid.level_for(across / CHART_SHAPE[0] / _CELL_PIXELS)].astype(np.float32)
     columns, rows = CHART_SHAPE
     half = 0.5 * _CELL_MIDDLE
     offsets = np.linspace(-half, half, 9)
@@ -114,7 +151,17 @@ class Calibration:
     residuals: np.ndarray
 
 
-def calibrated_by_chart(read, wanted) -> Calibration:
+def calibrated_by_chart(pyramid, corners, wanted) -> Calibration:
+    """The calibration of a photograph by a chart whose outer corners lie at four places of it, either way up.
+
+    wanted: what its patches are (24, 3), linear Rec.709. ValueError as `calibrated_by_patches`.
+    """
+    read = chart_patches(pyramid, corners)
+    ways = [calibrated_by_patches(patches, wanted) for patches in (read, read[::-1])]
+    return min(ways, key=lambda found: float(found.residuals.mean()))
+
+
+def calibrated_by_patches(read, wanted) -> Calibration:
     """The matrix that takes a chart's patches as read (n, 3) nearest to what they are (n, 3), linear Rec.709.
 
     Least squares of relative error, so that dark patches count as much as light ones. ValueError where the patches are

@@ -57,14 +57,27 @@ class Effort:
     clamp: float = 0.0
 
 
+PIN_FORMS = ("point", "patch", "line")
+
+
 @dataclass(frozen=True)
 class Pin:
-    """A named place on the picture whose numbers are read: x and y in 0..1 of it, radius in 0..1 of its height."""
+    """A named place of the view whose numbers are read: a circle, a rectangle to an opposite corner, or a band along a
+    line to its other end.
+
+    Its places run 0..1 over the square in the middle of the picture (see `imaging.framing`), so that a pin stays where
+    it is whatever the window's shape; radius, of the circle or of the band, is in sides of that square. counts: a
+    solve that is given the photograph counts what is read there.
+    """
 
     name: str
     x: float
     y: float
     radius: float = 0.012
+    form: str = PIN_FORMS[0]
+    to_x: float = 0.0
+    to_y: float = 0.0
+    counts: bool = False
 
 
 @dataclass(frozen=True)

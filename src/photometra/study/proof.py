@@ -4,10 +4,9 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from types import MappingProxyType
 
+from ..imaging.framing import WHOLE
 from ..surface import PARAMETERS, Surface
 
-WHOLE = ((0.0, 0.0), (1.0, 0.0), (1.0, 1.0), (0.0, 1.0))
-"""The corners of a whole picture, in 0..1: left top, right top, right bottom, left bottom."""
 IDENTITY = (1.0, 0.0, 0.0, 0.0, 1.0, 0.0, 0.0, 0.0, 1.0)
 
 
@@ -16,7 +15,8 @@ class Reference:
     """A photograph of a specimen, `images/...` in the study, and what makes it comparable.
 
     curve: how its numbers stand for light; matrix: from its linear RGB to scene-linear, row by row; exposure in stops;
-    corners: which four places of it fill the frame of the render; residual: mean ΔE2000 of the chart it was
+    corners: which four places of it are the corners of the booth as the camera sees it in a frame of the photograph's
+    own shape; residual: mean ΔE2000 of the chart it was
     calibrated by, 0 without one.
     """
 

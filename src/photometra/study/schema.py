@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from ..surface import NODES_NM
-from .booth import Booth, Effort, Lamp, Pin, Viewpoint
+from .booth import PIN_FORMS, Booth, Effort, Lamp, Pin, Viewpoint
 from .proof import IDENTITY, WHOLE
 
 FORMAT = "photometra-study"
@@ -102,11 +102,18 @@ class EffortEntry(_Strict):
 _Share = Annotated[float, Field(ge=0, le=1)]
 
 
+_InView = Annotated[float, Field(ge=-8, le=9)]
+
+
 class PinEntry(_Strict):
     name: _Name
-    x: _Share
-    y: _Share
+    x: _InView
+    y: _InView
     radius: Annotated[float, Field(gt=0, le=0.5)] = 0.012
+    form: Literal[PIN_FORMS] = PIN_FORMS[0]
+    to_x: _InView = 0.0
+    to_y: _InView = 0.0
+    counts: bool = False
 
 
 class BoothEntry(_Strict):

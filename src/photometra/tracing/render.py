@@ -43,24 +43,40 @@ def _film_tables():
     return light_spectra(), film_table()
 
 
+def _runs(only):
+    """Tiles (x0, x1, y0, y1) that hold the marked pixels, each once: runs along the rows."""
+    edges = np.diff(only.astype(np.int8), axis=1, prepend=0, append=0)
+    (rows, begins), (_, ends) = np.nonzero(edges == 1), np.nonzero(edges == -1)
+    for y, x0, x1 in zip(rows, begins, ends, strict=True):
+        yield int(x0), int(x1), int(y), int(y) + 1
+
+
 class Rendering:
     """A picture in progress, of one compiled surface in one scene.
 
     `picture()` is scene-linear Rec.709 at exposure 0, unbalanced, float32 (height, width, 3). layered: keep the
-    pictures of `layers()` as well. region: (left, top, right, bottom) in 0..1, outside which nothing is rendered.
+    pictures of `layers()` as well. region: (left, top, right, bottom) in 0..1, outside which nothing is rendered; only:
+    instead of it the pixels, bool (height, width), that are. film: as `film_table`, where it is not the eye's.
     """
 
-    def __init__(self, compiled, scene: Scene, width, height, seed=1, limits=None, layered=False, region=None):
+    def __init__(
+        self, compiled, scene: Scene, width, height, seed=1, limits=None, layered=False, region=None, only=None,
+        film=None,
+    ):  # fmt: skip
         self.width, self.height, self.seed = int(width), int(height), int(seed)
         self.samples = 0
         self.seconds = 0.0
         self._scene = scene
         self._matter, self._media = matter_of(compiled, scene)
         self._limits = (limits or Limits()).array()
+        self._film = film
         self._total = np.zeros((self.height, self.width, 3))
         self._squares = np.zeros((self.height, self.width))
         self._cut = np.zeros((self.height, self.width))
         self._apart = np.zeros((LAYERS if layered else 0, self.height, self.width, 3))
+        if only is not None:
+            self._tiles, self._region = list(_runs(only)), only
+            return
         left, top, right, bottom = region or (0.0, 0.0, 1.0, 1.0)
         x0, x1 = round(left * self.width), max(round(right * self.width), round(left * self.width) + 1)
         y0, y1 = round(top * self.height), max(round(bottom * self.height), round(top * self.height) + 1)
@@ -76,6 +92,7 @@ class Rendering:
         panels = light_arrays(self._scene.panels, self._scene.target)
         fixed_after = (panels, self._scene.mesh.arrays, self._matter, self._media)
         basis, film = _film_tables()
+        film = film if self._film is None else self._film
         fixed = (self._scene.camera_array(self.width, self.height), scene, self._limits, np.array(PATCHES))
         light = (e.radiance, e.chance, e.accept, e.alias)
 

@@ -34,6 +34,12 @@ RADIUS, STAGE_ON, TURN, STRENGTH, IS_BALL, IS_OPEN, AXIS = range(7)
 CENTRE, STRAIGHT, SKY_CHANCE, SCENE_ROWS = 10, 13, 14, 15
 
 
+def frame_extent(aspect):
+    """Half width and half height (2,) of a frame of an aspect, against the half of the square that the camera is set
+    for: the specimen fits a narrow picture as well as a wide one."""
+    return np.array([max(aspect, 1.0), max(1.0 / aspect, 1.0)])
+
+
 @dataclass(frozen=True)
 class Camera:
     """A camera that looks at the specimen. `rise` and `turn` in degrees.
@@ -102,9 +108,7 @@ class Scene:
         right = np.array([math.cos(turn), 0.0, -math.sin(turn)])
         up = np.cross(back, right)
         half = 0.5 * SENSOR_MM / c.focal_mm
-        aspect = width / height
-        # The specimen fits a narrow picture as well as a wide one.
-        tall, wide = (half, half * aspect) if aspect >= 1.0 else (half / aspect, half)
+        wide, tall = half * frame_extent(width / height)
         lens = 0.5 * c.focal_mm / c.f_number if c.f_number > 0.0 else 0.0
         focus = max(0.05, c.distance - 1.0) * r
         eye = self.target + c.distance * r * back

@@ -1,0 +1,155 @@
+"""A photograph as evidence: what its counting pins show, against a render of any surface in the same booth.
+
+The solver renders in the loop. Only the pixels under the pins are traced, always with the same random numbers, so that
+a difference between two surfaces is the surfaces' and not chance's.
+"""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from ..colour import delta_e_2000, linear_srgb_to_xyz, xyz_to_lab
+from ..fitting import Cancelled
+from ..instruments import constants_reading
+from ..surface.compile import compile_surface
+from ..tracing import Rendering
+from .booths import display_of, limits_of, scene_of, seen_as
+from .probing import binned, covered
+from .pyramid import pyramid_in
+from .references import reference_in_frame
+
+_RELATIVE, _ABSOLUTE = 0.015, 0.002
+"""How well a calibrated photograph is trusted: a share of the radiance, and of white."""
+_MISPLACED = 0.3
+"""By how many pixels a photograph that was lined up by hand may still lie beside the render."""
+_PIXELS = 5000
+_HEIGHTS = (180, 900)
+_PATHS, _ROUGHLY = 400_000, 8
+"""Paths of an evaluation, and how many times fewer of a rough one."""
+_BINS = 24
+COLOUR_TOLERANCE, PROFILE_TOLERANCE = 2.0, 0.10
+"""Of a patch's ΔE2000, and of a profile's relative difference in the mean."""
+
+
+@dataclass(frozen=True)
+class PinAgreement:
+    """How far a pin of the render is from the photograph's: ΔE2000, or a profile's mean relative difference."""
+
+    name: str
+    value: float
+    tolerance: float
+
+    @property
+    def within(self):
+        return self.value <= self.tolerance
+
+
+class Photographed:
+    """The counting pins of a specimen's photograph. ValueError, in a sentence, where there is nothing to count.
+
+    study: for the booth as it stands, which must be as the photograph was taken. `points`: how many numbers are
+    compared. `rough`: whether fewer paths will do for now.
+    """
+
+    def __init__(self, study, specimen, seed=1):
+        if specimen.reference is None:
+            raise ValueError(f"{specimen.name} has no photograph; load one and line it up with the render")
+        pins = [p for p in study.booth.pins if p.counts]
+        if not pins:
+            raise ValueError("no pin counts; tick at least one that lies on the specimen")
+        self.specimen, self.seed, self.rough = specimen, seed, False
+        self.scene, self.display = scene_of(study, specimen), display_of(study.booth)
+        self._limits = limits_of(study.booth)
+        self._constants = constants_reading(specimen.readings)
+        reference = specimen.reference
+        data = study.images[reference.picture]
+        aspect = pyramid_in(reference.picture, data, reference.curve).aspect
+        height = 360
+        count = sum(covered(p, round(height * aspect), height)[0].size for p in pins)
+        height = int(np.clip(height * (_PIXELS / max(count, 1)) ** 0.5, *_HEIGHTS))
+        self.width, self.height = max(1, round(height * aspect)), height
+        theirs = reference_in_frame(reference, data, self.width, self.height, without_clipped=True)
+        self.pins, self._places = [], []
+        for pin in pins:
+            rows, columns, along = covered(pin, self.width, self.height)
+            known = np.isfinite(theirs[rows, columns]).all(axis=1) if rows.size else np.zeros(0, bool)
+            if known.any():
+                self.pins.append(pin)
+                self._places.append((rows[known], columns[known], along[known]))
+        if not self.pins:
+            raise ValueError("no pin that counts lies on a part of the photograph that is neither cut off nor clipped")
+        self._only = np.zeros((self.height, self.width), bool)
+        for rows, columns, _ in self._places:
+            self._only[rows, columns] = True
+        self.theirs = self._read(theirs)
+        self.points = sum(v.size for v in self.theirs)
+        self._trust = [self._trusted(pin, v) for pin, v in zip(self.pins, self.theirs, strict=True)]
+        self._noise = None
+
+    @property
+    def paths(self):
+        """How many paths an evaluation traces."""
+        return int(self._only.sum()) * self.samples
+
+    @property
+    def samples(self):
+        """Of a pixel."""
+        wanted = _PATHS / (_ROUGHLY if self.rough else 1)
+        return int(np.clip(wanted / self._only.sum(), 8, 4096))
+
+    def _read(self, picture):
+        """What the pins show of a picture, [(m,)]: mean red, green and blue, or a profile of luminance."""
+        out = []
+        for pin, (rows, columns, along) in zip(self.pins, self._places, strict=True):
+            pixels = np.asarray(picture[rows, columns], float)
+            if pin.form == "line":
+                out.append(binned(along, linear_srgb_to_xyz(pixels)[:, 1], _BINS)[1])
+            else:
+                out.append(pixels.mean(axis=0))
+        return [v[np.isfinite(v)] for v in out]
+
+    def _trusted(self, pin, values):
+        """Variance of what the photograph shows at a pin."""
+        variance = (_RELATIVE * values) ** 2 + _ABSOLUTE**2
+        if pin.form == "line" and values.size > 2:
+            length = np.hypot(pin.to_x - pin.x, pin.to_y - pin.y) * self.height / values.size
+            variance = variance + (np.gradient(values) * _MISPLACED / max(length, 1e-6)) ** 2
+        return variance
+
+    def rendered(self, surface, cancel=None):
+        """What the pins show of a surface in the booth, [(m,)]. `Cancelled` is raised where cancel is set."""
+        return self._read(self._traced(surface, cancel).picture())
+
+    def _traced(self, surface, cancel):
+        compiled = compile_surface(seen_as(surface, self.scene), self._constants)
+        rendering = Rendering(
+            compiled, self.scene, self.width, self.height, self.seed, self._limits, only=self._only
+        )  # fmt: skip
+        if not rendering.add(self.samples, cancel):
+            raise Cancelled
+        return rendering
+
+    def residuals(self, surface, cancel=None):
+        """(render - photograph) / uncertainty, (points,); that of the render is told from the first one made."""
+        rendering = self._traced(surface, cancel)
+        ours = self._read(rendering.picture())
+        if self._noise is None:
+            # Of one path, relative to the radiance seen.
+            self._noise = rendering.noise() * rendering.samples**0.5
+        out = []
+        for (rows, _, _), a, b, trust in zip(self._places, ours, self.theirs, self._trust, strict=True):
+            paths = rows.size * self.samples / (a.size if a.size > 3 else 1)
+            out.append((a - b) / np.sqrt(trust + (self._noise * b) ** 2 / paths))
+        return np.concatenate(out)
+
+    def agreement(self, surface, cancel=None):
+        """A `PinAgreement` of each counting pin."""
+        found = []
+        for pin, ours, theirs in zip(self.pins, self.rendered(surface, cancel), self.theirs, strict=True):
+            if pin.form == "line":
+                value = float(np.abs(ours - theirs).mean() / max(theirs.mean(), 1e-9))
+                found.append(PinAgreement(pin.name, value, PROFILE_TOLERANCE))
+            else:
+                labs = (xyz_to_lab(linear_srgb_to_xyz(self.display.balanced(v[None]))) for v in (ours, theirs))
+                found.append(PinAgreement(pin.name, float(delta_e_2000(*labs)[0]), COLOUR_TOLERANCE))
+        return found
