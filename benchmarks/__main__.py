@@ -3,7 +3,7 @@
 import sys
 from importlib import import_module
 
-NAMES = ("film", "tracing", "meshes", "solving", "studies", "window")
+NAMES = ("film", "tracing", "meshes", "solving", "studies", "pictures", "window")
 LONG = ("error_bars", "fuzzing")
 """Run when named, as they take minutes."""
 

@@ -1,5 +1,6 @@
 """What a benchmark prints: a measured value, the figure to reach, and their ratio."""
 
+import os
 import statistics
 import time
 from dataclasses import dataclass
@@ -25,6 +26,14 @@ class Figure:
             f"{self.name:58} {self.value:10.4g} {self.unit:8} {sign} {self.target:<8g}"
             f" ratio {self.ratio:6.2f} {'' if self.ratio >= 1.0 else 'NOT MET'}"
         )
+
+
+def environment():
+    """The environment of a program with a window: without a screen it draws off it."""
+    with_screen = dict(os.environ)
+    if not with_screen.get("DISPLAY"):
+        with_screen["QT_QPA_PLATFORM"] = "offscreen"
+    return with_screen
 
 
 def median_seconds(job, repeats=5):

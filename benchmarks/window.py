@@ -1,12 +1,11 @@
 """The window: from start to screen, and from a moving gauge to the next picture. Each in a process of its own."""
 
-import os
 import statistics
 import subprocess
 import sys
 import time
 
-from .figures import Figure
+from .figures import Figure, environment
 
 _START = """
 import sys, time
@@ -72,17 +71,10 @@ window.close()
 """
 
 
-def _environment():
-    with_screen = dict(os.environ)
-    if not with_screen.get("DISPLAY"):
-        with_screen["QT_QPA_PLATFORM"] = "offscreen"
-    return with_screen
-
-
 def _started(folder):
     start = time.perf_counter()
     child = subprocess.Popen(
-        [sys.executable, "-c", _START, f"{folder}/w.ini"], stdout=subprocess.PIPE, text=True, env=_environment()
+        [sys.executable, "-c", _START, f"{folder}/w.ini"], stdout=subprocess.PIPE, text=True, env=environment()
     )
     child.stdout.readline()
     seconds = time.perf_counter() - start
@@ -98,7 +90,7 @@ def run():
         yield Figure("start of the program to window on screen", _median(_started(folder) for _ in range(5)), "s", 1.5)
         done = subprocess.run(
             [sys.executable, "-c", _LATENCY, f"{folder}/w.ini"],
-            capture_output=True, text=True, env=_environment(), check=True,
+            capture_output=True, text=True, env=environment(), check=True,
         )  # fmt: skip
         small, small_most, full, full_most = map(float, done.stdout.split()[1:])
         yield Figure("gauge moves to first new picture, median of 24", small, "s", 0.1)

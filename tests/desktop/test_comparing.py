@@ -179,6 +179,7 @@ def test_a_photograph_is_loaded_calibrated_and_lined_up(window, qtbot, tmp_path)
 
 
 def test_pins_profile_and_histogram_are_read_off_the_picture(window, qtbot, tmp_path):
+    window.session.set_booth("no pins yet", pins=())
     whole_picture(qtbot, window)
     QTest.keyClick(window, Qt.Key.Key_M, CTRL | Qt.KeyboardModifier.ShiftModifier)
     sheet, picture = window.sight.numbers, window.sight.picture
@@ -195,7 +196,7 @@ def test_pins_profile_and_histogram_are_read_off_the_picture(window, qtbot, tmp_
     assert [p.name for p in pins] == ["Point 1", "Line 1"]
     aspect = picture.width() / picture.height()
     assert pins[1].to_x == pytest.approx(0.5 + 0.1 * aspect, abs=0.02)
-    qtbot.waitUntil(lambda: len(sheet.read) == 2 and "along Line 1" in sheet.profile.words, timeout=PATIENCE_MS)
+    qtbot.waitUntil(lambda: len(sheet.read) == 2 and "Line 1" in sheet.profile.words, timeout=PATIENCE_MS)
     assert sheet.profile.curves[0][0].size > 10
     assert sheet.read[0].luminance > 0.0 and float(sheet.histogram.curves[0][1].sum()) == pytest.approx(1.0)
     # Where the pointer rests, the light there is told by wavelength.
@@ -203,7 +204,7 @@ def test_pins_profile_and_histogram_are_read_off_the_picture(window, qtbot, tmp_
     qtbot.waitUntil(lambda: "at the pointer" in sheet.profile.words, timeout=PATIENCE_MS)
     assert sheet.profile.curves[0][0][[0, -1]] == pytest.approx([380.0, 780.0])
     QTest.mouseMove(sheet)
-    assert sheet.table.item(0, 2).text() == f"{sheet.read[0].luminance:.4f}"
+    assert sheet.table.item(0, 3).text() == f"{sheet.read[0].luminance:.4f}"
     sheet.table.item(0, 0).setText("highlight")
     assert window.session.study.booth.pins[0].name == "highlight"
     sheet.export(tmp_path / "pins.csv")

@@ -1,6 +1,7 @@
 """Verbs on evidence: import, measure, agree, fit, constants."""
 
 import threading
+from dataclasses import asdict
 from pathlib import Path
 from typing import Annotated
 
@@ -122,6 +123,9 @@ def fit(
     ] = None,
     save: Annotated[bool, typer.Option("--save", help="Keep the outcome in the study.")] = False,
     robust: Annotated[bool, typer.Option("--robust", help="Points far off count less.")] = False,
+    photograph: Annotated[
+        bool, typer.Option("--photograph", help="Count the ticked pins of its photograph; renders in the loop.")
+    ] = False,
     as_json: Json = False,
 ):
     """Solve for the free parameters from the active readings."""
@@ -129,8 +133,16 @@ def fit(
     i = document.index(specimen)
     one = document.specimens[i]
     stop = threading.Event()
+    further = None
+    if photograph:
+        from ..imaging.photographed import Photographed
+
+        further = Photographed(document, one)
+        tell(f"rendering in the loop: {further.points} numbers off the photograph, {further.paths} paths an evaluation")
     try:
-        solution = solve(one.surface, one.readings, free or one.free, one.bounds, cancel=stop, robust=robust)
+        solution = solve(
+            one.surface, one.readings, free or one.free, one.bounds, cancel=stop, robust=robust, further=further
+        )  # fmt: skip
     except KeyboardInterrupt:
         raise Refused("stopped; nothing was changed") from None
     if save:
@@ -153,6 +165,7 @@ def fit(
                 "correlation": solution.correlation.tolist(),
                 "undetermined": [{"names": list(u.names), "sentence": u.sentence} for u in solution.undetermined],
                 "seconds": solution.seconds,
+                **({"pins": [asdict(p) for p in further.agreement(solution.surface)]} if further else {}),
             }
         )
         return
@@ -163,6 +176,8 @@ def fit(
         rows.append((s.name, f"{s.start:.5g}", f"{s.value:.5g}", sigma, unit))
     table(one.name, ("parameter", "start", "value", "", ""), rows)
     print(f"reduced chi-square {solution.chi2_start:.4g} -> {solution.chi2_reduced:.4g}, {solution.seconds:.2f} s")
+    for pin in further.agreement(solution.surface) if further else ():
+        print(f"pin {pin.name}: {pin.value:.3g}, tolerance {pin.tolerance:g}")
     for m in solution.minima:
         print(f"also fits: {told(m)}, reduced chi-square {m.chi2_reduced:.4g}")
     for u in solution.undetermined:

@@ -1,16 +1,28 @@
 """Making the demo study: the virtual instruments read the hidden samples, with noise of a fixed seed."""
 
+from dataclasses import replace
+from importlib.resources import files
+
 import numpy as np
 
 from ..instruments import measured
 from ..instruments.devices import Piece
 from ..readings import Reading, make_reading
-from ..study import Booth, Specimen, Study, write_file
+from ..study import Booth, Pin, Reference, Specimen, Study, write_file
 from ..surface import table
 from .samples import SAMPLES, Sample
 
 NAME = "Harrow Skerry"
 _SEED = 1876
+PHOTOGRAPHED, PHOTOGRAPH = "Varnished teak rail", "rail.jpg"
+CAMERA = 0.62 * np.array([[0.76, 0.2, 0.04], [0.12, 0.78, 0.1], [0.03, 0.2, 0.67]])
+"""The colours of a made-up camera, from scene-linear Rec.709 to its own."""
+_PINS = (
+    Pin("Left", 0.33, 0.52, form="patch", to_x=0.42, to_y=0.6, counts=True),
+    Pin("Right", 0.58, 0.5, form="patch", to_x=0.66, to_y=0.58, counts=True),
+    Pin("Across the sky", 0.39, 0.27, 0.008, "line", 0.61, 0.27, counts=True),
+    Pin("Across the bars", 0.38, 0.41, 0.006, "line", 0.62, 0.41, counts=True),
+)
 
 
 def _noisy(reading: Reading, rng, **more):
@@ -60,8 +72,23 @@ def readings_of(sample: Sample, rng) -> tuple[Reading, ...]:
     return tuple(readings)
 
 
+def _with_photograph(study):
+    """The study with the photograph of its rail, as `tools/make_demo_photograph.py` took it."""
+    picture = files("photometra.demo").joinpath(PHOTOGRAPH)
+    name = f"images/{PHOTOGRAPH}"
+    matrix = tuple(float(v) for v in np.round(np.linalg.inv(CAMERA), 4).reshape(-1))
+    i = study.index(PHOTOGRAPHED)
+    rail = replace(study.specimens[i], reference=Reference(name, "sRGB", matrix, residual=0.4))
+    return study.with_specimen_at(i, rail).with_image(name, picture.read_bytes())
+
+
 def make_study(seed=_SEED) -> Study:
     """The demo study, the same for the same seed."""
+    return _with_photograph(study_without_photograph(seed))
+
+
+def study_without_photograph(seed=_SEED) -> Study:
+    """The demo study as it was before its photograph was taken."""
     rng = np.random.default_rng(seed)
     specimens = tuple(
         Specimen(
@@ -75,7 +102,7 @@ def make_study(seed=_SEED) -> Study:
         )
         for s in SAMPLES
     )
-    return Study(NAME, specimens, Booth(turn=-12.0, exposure=0.7))
+    return Study(NAME, specimens, Booth(turn=-12.0, exposure=0.7, pins=_PINS))
 
 
 def write_demo(path):

@@ -1,7 +1,6 @@
 """The picture beside its partner, a photograph or a proof: which is shown where, and how far they are apart."""
 
 from dataclasses import dataclass, replace
-from functools import lru_cache
 
 import numpy as np
 from PyQt6.QtCore import QObject, QTimer, pyqtSignal
@@ -51,7 +50,6 @@ class Compared:
     apart: Apart | None
 
 
-@lru_cache(maxsize=4)
 def linear_of(kept, data, width, height):
     """The scene-linear picture of a photograph or proof in the frame of a render, (height, width, 3); NaN beyond its
     edge."""

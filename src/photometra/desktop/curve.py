@@ -17,13 +17,17 @@ def _hues(low, high):
     for nm in np.linspace(low, high, 31):
         rgb = np.clip(film_matrix()[int(np.argmin(np.abs(WAVELENGTHS - nm)))], 0.0, None)
         rgb = rgb / max(rgb.max(), 1e-9)
-        inside = 0.75 if _VISIBLE_NM[0] < nm < _VISIBLE_NM[1] else 0.35
+        # Pure hues would shout; white is mixed in, and what is hardly seen is faint.
+        rgb = 0.7 * rgb + 0.3
+        inside = 0.6 if _VISIBLE_NM[0] < nm < _VISIBLE_NM[1] else 0.3
         gradient.setColorAt((nm - low) / (high - low), QColor.fromRgbF(*(float(v) for v in rgb), inside))
     return gradient
 
 
 class Curve(QWidget):
-    """Curves over one axis: the first is drawn strong, or filled; a second one thin. mark: an x with a dashed line.
+    """Curves over one axis, with the highest value written: the first is drawn strong, or filled; a second one thin.
+
+    mark: an x with a dashed line.
 
     is_spectrum: x is in nm, and the curve is filled with the hues of the wavelengths.
     """
@@ -77,6 +81,9 @@ class Curve(QWidget):
                 painter.setBrush(gradient)
             ends = QPointF(first[0].x(), area.bottom()), QPointF(first[-1].x(), area.bottom())
             painter.drawPolygon(QPolygonF([ends[0], *first, ends[1]]))
+        painter.setPen(theme.colour("text"))
+        if not self.is_filled:
+            painter.drawText(area.adjusted(4.0, 1.0, 0.0, 0.0), Qt.AlignmentFlag.AlignLeft, f"{high:.3g}")
         if self.mark is not None:
             at = points_of(np.array([self.mark]), np.array([0.0]))[0].x()
             painter.setPen(QPen(theme.colour("text"), 1.0, Qt.PenStyle.DashLine))

@@ -233,8 +233,51 @@ class ReadingCard(Card):
                     painter.drawEllipse(place(x[k], row[k]), 1.5, 1.5)
 
 
+class PhotographCard(Card):
+    """The specimen's photograph: how far the picture is from it at the pins that count."""
+
+    def __init__(self, parent=None):
+        super().__init__(40, parent)
+        self._pins = []
+        self.setToolTip("The photograph of the specimen; tick pins (Ctrl+Shift+M), and a solve counts them")
+
+    def show_pins(self, pins):
+        """pins: a `PinAgreement` of each that counts."""
+        self._pins = pins
+        self.setAccessibleName(f"Photograph: {self._words()}")
+        self.update()
+
+    def _words(self):
+        if not self._pins:
+            return "not counted"
+        worst = max(self._pins, key=lambda p: p.value / p.tolerance)
+        good = sum(p.within for p in self._pins)
+        value = f"ΔE {worst.value:.1f}" if worst.tolerance >= 1.0 else f"{100.0 * worst.value:.0f} %"
+        return f"{good} of {len(self._pins)} pins within, {worst.name}: {value}"
+
+    def paintEvent(self, _event):
+        painter = QPainter(self)
+        self._ground(painter)
+        painter.setFont(theme.font(9.0, QFont.Weight.Medium))
+        painter.setPen(theme.colour("text" if self._pins else "quiet"))
+        painter.drawText(QPointF(11.0, 17.0), "Photograph")
+        bad = not all(p.within for p in self._pins)
+        painter.setFont(theme.font(8.5, QFont.Weight.Medium if bad else QFont.Weight.Normal))
+        painter.setPen(theme.colour("brick" if bad else "quiet"))
+        if self._pins:
+            sign = f"out {OUT}" if bad else f"within {WITHIN}"
+            painter.drawText(QRectF(0.0, 4.0, self.width() - 9.0, 17.0), Qt.AlignmentFlag.AlignRight, sign)
+        painter.setPen(theme.colour("quiet"))
+        words = QFontMetricsF(painter.font()).elidedText(
+            self._words(), Qt.TextElideMode.ElideRight, self.width() - 20.0
+        )  # fmt: skip
+        painter.drawText(QPointF(11.0, 32.0), words)
+
+
 class Ledger(QWidget):
     """The left-hand panel."""
+
+    photograph_wanted = pyqtSignal()
 
     import_wanted = pyqtSignal()
     add_wanted = pyqtSignal()
@@ -271,6 +314,9 @@ class Ledger(QWidget):
         readings.addWidget(self.more_button)
         inner.addLayout(readings)
         inner.addLayout(self._readings)
+        self.photograph_card = PhotographCard()
+        self.photograph_card.chosen.connect(self.photograph_wanted)
+        inner.addWidget(self.photograph_card)
         self._empty = QLabel("No reading yet. Import one, or drop a file on the window.")
         self._empty.setObjectName("quiet")
         self._empty.setWordWrap(True)
@@ -319,6 +365,7 @@ class Ledger(QWidget):
         for card, reading in zip(self.reading_cards, readings, strict=True):
             card.show_reading(reading, matching.get(reading.name))
         self._empty.setVisible(not readings)
+        self.photograph_card.setVisible(chosen is not None and chosen.reference is not None)
         self._mark()
 
     def _match(self, cards, layout, count, make, choose):

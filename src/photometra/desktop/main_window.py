@@ -167,6 +167,8 @@ class MainWindow(QMainWindow):
         self.sheets["photograph"].compare_wanted.connect(self._compare_with)
         self.sight.progressed.connect(self.sheets["photograph"].show_frame)
         self.sheets["reading"].remove_wanted.connect(self.remove_reading)
+        self.ledger.photograph_wanted.connect(lambda: self.show_sheet("photograph"))
+        self.sight.pins_read.connect(self.ledger.photograph_card.show_pins)
         self.ledger.edit_wanted.connect(lambda: self.show_sheet("reading"))
         self.ledger.more_wanted.connect(lambda at: self.menus.evidence.exec(at))
         self.solve_sheet.next_wanted.connect(lambda: self.show_sheet("evidence"))

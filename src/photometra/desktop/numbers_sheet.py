@@ -26,7 +26,7 @@ from .curve import Curve
 from .session import Session
 
 _NOTHING_CHOSEN = "point at the picture for its spectrum"
-_COLUMNS = ("Pin", "linear", "luminance", "spread", "Lab", "ΔE")
+_COLUMNS = ("Pin", "ΔE", "linear", "luminance", "spread", "Lab")
 
 
 class NumbersSheet(QWidget):
@@ -94,8 +94,8 @@ class NumbersSheet(QWidget):
         right.addWidget(self.histogram, 1)
         both = QHBoxLayout(self)
         both.setContentsMargins(10, 6, 6, 8)
-        both.addLayout(left, 5)
-        both.addLayout(right, 2)
+        both.addLayout(left, 3)
+        both.addLayout(right, 1)
         both.addWidget(close, 0, Qt.AlignmentFlag.AlignTop)
         self.read = []
         self._filling = False
@@ -160,16 +160,15 @@ class NumbersSheet(QWidget):
         self._filling = False
         self.histogram.show_curves([counts], "stops about white, −10 to +6", is_filled=True, mark=0.0)
         if profiles and self.line is not None and not self.is_pointing:
-            most = max(float(np.nanmax(y)) for _, y in profiles)
-            beside = ", its partner dashed" if len(profiles) > 1 else ""
-            self.profile.show_curves(profiles, f"along {self.line.name}, up to {most:.3g}{beside}")
+            beside = "; its partner dashed" if len(profiles) > 1 else ""
+            self.profile.show_curves(profiles, f"{self.line.name}{beside}")
         elif self.chosen is None and not self.is_pointing:
             self.profile.show_curves([], _NOTHING_CHOSEN)
 
     def show_spectrum(self, name, found):
         """found: (wavelength_nm, radiance) of the pin or place of a name; None where it was given up."""
         if found is not None and (self.is_pointing or self.line is None):
-            self.profile.show_curves([found], f"{name}: 380 to 780 nm, up to {found[1].max():.3g}", is_spectrum=True)
+            self.profile.show_curves([found], f"{name}, 380 to 780 nm", is_spectrum=True)
 
     def choose(self, row):
         """Choose a pin; what it shows stands in the chart until the pointer moves on in the picture."""
@@ -239,6 +238,6 @@ def _texts(at):
     if at is None:
         return ("–",) * (len(_COLUMNS) - 1)
     return (
-        " ".join(f"{v:.3f}" for v in at.linear), f"{at.luminance:.4f}", f"{100.0 * at.spread:.0f} %",
-        " ".join(f"{v:.1f}" for v in at.lab).replace("-", "−"), "" if np.isnan(at.delta_e) else f"{at.delta_e:.2f}",
+        "" if np.isnan(at.delta_e) else f"{at.delta_e:.2f}", " ".join(f"{v:.3f}" for v in at.linear),
+        f"{at.luminance:.4f}", f"{100.0 * at.spread:.0f} %", " ".join(f"{v:.1f}" for v in at.lab).replace("-", "−"),
     )  # fmt: skip

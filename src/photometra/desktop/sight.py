@@ -18,6 +18,7 @@ from PyQt6.QtWidgets import (
 from ..imaging.booths import UNIFORM, display_of, environment_names, scene_of
 from ..imaging.display import FILMIC, PLAIN, exposure_for_white
 from ..imaging.framing import in_view
+from ..imaging.photographed import pins_agreement
 from ..imaging.probing import covered
 from ..imaging.spectra import spectrum_at
 from ..study import Pin
@@ -32,7 +33,7 @@ from .numbers_sheet import NumbersSheet
 from .picture import LINE, NEUTRAL, PATCH, PIN, REGION, Picture
 from .rendering import RenderLoop, Request
 from .session import Session
-from .workers import Latest
+from .workers import AFTER_THE_PICTURE, Latest
 
 _PICK_RADIUS = 3
 _SMALLEST_REGION = 0.02
@@ -48,6 +49,8 @@ class Sight(QWidget):
     progressed = pyqtSignal(object)
     """Each new Frame."""
     booth_wanted = pyqtSignal(bool)
+    pins_read = pyqtSignal(object)
+    """A `PinAgreement` of each pin that counts: how far the picture is from the photograph there."""
 
     def __init__(self, session: Session, parent=None):
         super().__init__(parent)
@@ -89,6 +92,9 @@ class Sight(QWidget):
         self._reader = Latest("numbers", self)
         self._reader.done.connect(lambda found: self.numbers.show_numbers(*found))
         self._reader.failed.connect(session.said)
+        self._photograph = Latest("photograph", self, AFTER_THE_PICTURE)
+        self._photograph.done.connect(self.pins_read)
+        self._photograph.failed.connect(session.said)
         self._spectra = Latest("spectrum", self, 0.2)
         self._spectra.done.connect(lambda found: self.numbers.show_spectrum(*found))
         self._spectra.failed.connect(session.said)
@@ -101,6 +107,7 @@ class Sight(QWidget):
         column.addWidget(self.picture, 1)
         column.addWidget(self.layers)
         session.surface_changed.connect(self._ask)
+        session.surface_changed.connect(lambda: self._read_photograph(self.picture.frame))
         session.booth_changed.connect(self.booth_changed)
         self.booth_changed()
 
@@ -153,6 +160,7 @@ class Sight(QWidget):
         self.picture.pins = booth.pins
         self.picture.update()
         self._read_numbers()
+        self._read_photograph(self.picture.frame)
         self.turn.show_value(booth.turn)
         self.strength.show_value(booth.strength)
         self._ask()
@@ -170,12 +178,19 @@ class Sight(QWidget):
         self._show_marks()
         self.comparison.submit(frame)
         self._read_numbers()
+        self._read_photograph(frame)
         if frame.step == 1 and frame.request.surface != self._spectrum_of:
             self._spectrum_of = frame.request.surface
             self._read_spectrum()
         found = picture_findings(frame.request.surface, frame.request.booth.effort, frame.energy_cut)
         self.layers.show_finding(found[0] if found else None)
         self.progressed.emit(frame)
+
+    def _read_photograph(self, frame):
+        """Have the pins that count read off a picture and the photograph."""
+        study, specimen = self.session.study, self.session.specimen
+        if frame is not None and specimen is not None and frame.request.surface == specimen.surface:
+            self._photograph.submit(lambda: pins_agreement(study, specimen, frame.linear))
 
     def _compare(self):
         """Follow the comparison: have its picture made anew, or drop it."""
@@ -374,6 +389,7 @@ class Sight(QWidget):
     def end(self):
         self._stop_spectrum.set()
         self._spectra.end()
+        self._photograph.end()
         self._reader.end()
         self.comparison.end()
         self.loop.end()

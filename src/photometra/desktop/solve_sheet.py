@@ -19,6 +19,7 @@ from PyQt6.QtWidgets import (
 )
 
 from ..fitting import agreements, solve, told
+from ..imaging.photographed import Photographed
 from ..surface import PARAMETERS
 from ..surface.parameters import scalar_owner
 from . import theme
@@ -189,20 +190,30 @@ class SolveSheet(QWidget):
         self.cancel_button.setVisible(True)
         self.close_button.setVisible(False)
 
+        study = self.session.study
+        is_photographed = bool(study.counting_pins(specimen))
+
         def job(report, cancel):
+            further = Photographed(study, specimen) if is_photographed else None
             solution = solve(
                 specimen.surface, specimen.readings, specimen.free, specimen.bounds,
-                lambda n, chi2: report((n, chi2)), cancel, robust,
+                lambda n, chi2: report((n, chi2, further.paths if further else 0)), cancel, robust, further,
             )  # fmt: skip
-            before = agreements(specimen.surface, specimen.readings)
-            return solution, before, agreements(solution.surface, specimen.readings)
+            told = []
+            for surface in (specimen.surface, solution.surface):
+                rows = [(a.reading.name, a, a.reading.tolerance) for a in agreements(surface, specimen.readings)]
+                pins = further.agreement(surface, cancel) if further else ()
+                told.append([*rows, *((p.name, p, p.tolerance) for p in pins)])
+            return solution, *told
 
         return self.job.start(job)
 
     def _progressed(self, at):
-        evaluations, chi2 = at
+        evaluations, chi2, paths = at
         self.curve.add(evaluations, chi2)
-        self.state.setText(f"{evaluations} evaluations, misfit {chi2:.4g}, {time.perf_counter() - self._began:.1f} s")
+        cost = f" of {paths / 1e6:.2f} M paths" if paths else ""
+        seconds = time.perf_counter() - self._began
+        self.state.setText(f"{seconds:.1f} s, {evaluations} evaluations{cost}, misfit {chi2:.4g}")
 
     def _failed(self, sentence):
         self.title.setText("Not solved")
@@ -326,17 +337,17 @@ def _parameters(solution):
 
 
 def _readings(before, after):
-    """Each reading's misfit before and after, against its tolerance."""
+    """The misfit of each reading, and each pin of a photograph, before and after, against its tolerance."""
     grid = QGridLayout()
     grid.setHorizontalSpacing(10)
     grid.setVerticalSpacing(2)
-    for i, (b, a) in enumerate(zip(before, after, strict=True)):
+    for i, ((name, b, tolerance), (_, a, _)) in enumerate(zip(before, after, strict=True)):
         sign = WITHIN if a.within else OUT
-        grid.addWidget(_label(a.reading.name), i, 0)
+        grid.addWidget(_label(name), i, 0)
         grid.addWidget(_label(short_number(b.value), "quiet", right=True), i, 1)
         grid.addWidget(_label("→", "quiet"), i, 2)
         grid.addWidget(_label(short_number(a.value), weight=QFont.Weight.Medium, right=True), i, 3)
-        grid.addWidget(_label(f"of {a.reading.tolerance:g}", "quiet"), i, 4)
+        grid.addWidget(_label(f"of {tolerance:g}", "quiet"), i, 4)
         grid.addWidget(_label(sign, "" if a.within else "brick"), i, 5)
     return grid
 

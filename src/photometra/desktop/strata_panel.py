@@ -105,6 +105,7 @@ class StrataPanel(QWidget):
         session.surface_changed.connect(self.refresh)
         session.stratum_chosen.connect(self._show_stratum)
         session.readings_changed.connect(self.refresh)
+        session.booth_changed.connect(self._show_counting)
         self._show_stratum()
         self.refresh()
 
@@ -226,9 +227,20 @@ class StrataPanel(QWidget):
         self.section.show_surface(surface, specimen.size_mm, self._constants_face(specimen)[0])
         self._split()
         self._show_findings(specimen)
+        self._show_counting()
+
+    def _show_counting(self):
+        """Say what the next solve frees and counts."""
+        specimen = self.session.specimen
+        if specimen is None:
+            return
         readings = sum(r.active for r in specimen.readings)
-        self._solve_text.setText(f"{len(specimen.free)} free, {readings} reading{'s' if readings != 1 else ''} count")
-        self.solve_button.setEnabled(bool(specimen.free) and readings > 0)
+        pins = len(self.session.study.counting_pins(specimen))
+        told = [f"{readings} reading{'s' if readings != 1 else ''}"]
+        if pins:
+            told.append(f"{pins} pin{'s' if pins != 1 else ''}")
+        self._solve_text.setText(f"{len(specimen.free)} free; {' and '.join(told)} count")
+        self.solve_button.setEnabled(bool(specimen.free) and readings + pins > 0)
 
     def _constants_face(self, specimen, name="constants"):
         """(title, colour facing us) of the chosen constants; ("", None) where there are none."""

@@ -44,6 +44,42 @@ class PinAgreement:
         return self.value <= self.tolerance
 
 
+def shown_at(pin, along, pixels):
+    """What a pin's pixels (n, 3) show: mean red, green and blue (3,), or of a line the profile of luminance (m,)."""
+    if pin.form == "line":
+        return binned(along, linear_srgb_to_xyz(pixels)[:, 1], _BINS)[1]
+    return pixels.mean(axis=0)
+
+
+def pin_agreement(pin, ours, theirs, display) -> PinAgreement:
+    """How far what a pin shows of the render is from what it shows of the photograph, both as `shown_at`."""
+    if pin.form == "line":
+        known = np.isfinite(ours) & np.isfinite(theirs)
+        apart = np.abs(ours - theirs)[known].mean() / max(theirs[known].mean(), 1e-9) if known.any() else np.inf
+        return PinAgreement(pin.name, float(apart), PROFILE_TOLERANCE)
+    labs = (xyz_to_lab(linear_srgb_to_xyz(display.balanced(v[None]))) for v in (ours, theirs))
+    return PinAgreement(pin.name, float(delta_e_2000(*labs)[0]), COLOUR_TOLERANCE)
+
+
+def pins_agreement(study, specimen, linear):
+    """A `PinAgreement` of each counting pin, from a render's picture (h, w, 3) as it is; [] where none counts."""
+    pins = study.counting_pins(specimen)
+    if not pins:
+        return []
+    height, width, _ = linear.shape
+    reference, display = specimen.reference, display_of(study.booth)
+    theirs = reference_in_frame(reference, study.images[reference.picture], width, height, without_clipped=True)
+    out = []
+    for pin in pins:
+        rows, columns, along = covered(pin, width, height)
+        known = np.isfinite(theirs[rows, columns]).all(axis=1) if rows.size else np.zeros(0, bool)
+        if known.any():
+            where = rows[known], columns[known]
+            both = (shown_at(pin, along[known], np.asarray(p[where], float)) for p in (linear, theirs))
+            out.append(pin_agreement(pin, *both, display))
+    return out
+
+
 class Photographed:
     """The counting pins of a specimen's photograph. ValueError, in a sentence, where there is nothing to count.
 
@@ -54,7 +90,7 @@ class Photographed:
     def __init__(self, study, specimen, seed=1):
         if specimen.reference is None:
             raise ValueError(f"{specimen.name} has no photograph; load one and line it up with the render")
-        pins = [p for p in study.booth.pins if p.counts]
+        pins = study.counting_pins(specimen)
         if not pins:
             raise ValueError("no pin counts; tick at least one that lies on the specimen")
         self.specimen, self.seed, self.rough = specimen, seed, False
@@ -99,14 +135,11 @@ class Photographed:
 
     def _read(self, picture):
         """What the pins show of a picture, [(m,)]: mean red, green and blue, or a profile of luminance."""
-        out = []
-        for pin, (rows, columns, along) in zip(self.pins, self._places, strict=True):
-            pixels = np.asarray(picture[rows, columns], float)
-            if pin.form == "line":
-                out.append(binned(along, linear_srgb_to_xyz(pixels)[:, 1], _BINS)[1])
-            else:
-                out.append(pixels.mean(axis=0))
-        return [v[np.isfinite(v)] for v in out]
+        shown = [
+            shown_at(pin, along, np.asarray(picture[rows, columns], float))
+            for pin, (rows, columns, along) in zip(self.pins, self._places, strict=True)
+        ]
+        return [v[np.isfinite(v)] for v in shown]
 
     def _trusted(self, pin, values):
         """Variance of what the photograph shows at a pin."""
@@ -144,12 +177,5 @@ class Photographed:
 
     def agreement(self, surface, cancel=None):
         """A `PinAgreement` of each counting pin."""
-        found = []
-        for pin, ours, theirs in zip(self.pins, self.rendered(surface, cancel), self.theirs, strict=True):
-            if pin.form == "line":
-                value = float(np.abs(ours - theirs).mean() / max(theirs.mean(), 1e-9))
-                found.append(PinAgreement(pin.name, value, PROFILE_TOLERANCE))
-            else:
-                labs = (xyz_to_lab(linear_srgb_to_xyz(self.display.balanced(v[None]))) for v in (ours, theirs))
-                found.append(PinAgreement(pin.name, float(delta_e_2000(*labs)[0]), COLOUR_TOLERANCE))
-        return found
+        seen = zip(self.pins, self.rendered(surface, cancel), self.theirs, strict=True)
+        return [pin_agreement(pin, ours, theirs, self.display) for pin, ours, theirs in seen]

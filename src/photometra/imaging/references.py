@@ -5,6 +5,7 @@ four points.
 """
 
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 
@@ -96,6 +97,7 @@ def warped(pyramid, corners, width, height):
     return out
 
 
+@lru_cache(maxsize=8)
 def reference_in_frame(reference, data, width, height, without_clipped=False):
     """A photograph's scene-linear picture in the frame of a render, float32 (height, width, 3); NaN beyond its edge.
 
@@ -108,7 +110,9 @@ def reference_in_frame(reference, data, width, height, without_clipped=False):
     pixels = warped(pyramid, corners, width, height)
     if without_clipped and reference.curve != "linear":
         pixels[pixels.max(axis=-1) >= _CLIPPED] = np.nan
-    return as_calibrated(pixels, reference)
+    pixels = as_calibrated(pixels, reference)
+    pixels.flags.writeable = False
+    return pixels
 
 
 def as_calibrated(pixels, reference):
@@ -117,10 +121,13 @@ def as_calibrated(pixels, reference):
     return pixels @ matrix.T
 
 
+@lru_cache(maxsize=8)
 def proof_in_frame(proof, data, width, height):
     """A proof's scene-linear picture in the frame of a render by the same camera; NaN beyond its edge."""
     pyramid = pyramid_in(proof.picture, data)
-    return warped(pyramid, corners_within(width / height, pyramid.aspect), width, height)
+    pixels = warped(pyramid, corners_within(width / height, pyramid.aspect), width, height)
+    pixels.flags.writeable = False
+    return pixels
 
 
 def chart_patches(pyramid, corners):

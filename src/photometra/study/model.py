@@ -7,7 +7,7 @@ from types import MappingProxyType
 from ..fitting import Solution, default_free
 from ..readings import Reading
 from ..surface import Surface, parameter, scalar_owner
-from .booth import Booth
+from .booth import Booth, Pin
 from .proof import Proof, Reference
 
 
@@ -118,6 +118,10 @@ class Study:
                 return i
         there = ", ".join(f"'{s.name}'" for s in self.specimens) or "none yet"
         raise ValueError(f"there is no specimen '{name}' in this study; there is {there}")
+
+    def counting_pins(self, specimen: Specimen) -> tuple[Pin, ...]:
+        """The pins that a solve of a specimen counts: of its photograph those that are ticked; none without one."""
+        return tuple(p for p in self.booth.pins if p.counts) if specimen.reference is not None else ()
 
     def with_specimen_at(self, index, specimen: Specimen) -> "Study":
         specimens = list(self.specimens)
