@@ -15,11 +15,13 @@ from PyQt6.QtTest import QTest
 
 from photometra.colour import encode_srgb
 from photometra.imaging.pictures import write_png
+from photometra.imaging.pyramid import pyramid_from
 from photometra.imaging.references import homography, mapped, our_chart, warped
 
 FOLDER = Path(__file__).parent.parent / "docs/screenshots"
 _PATIENCE_S = 240.0
 _SAMPLES = 48
+_RAIL = 5
 _ENERGIES = [1.6 + 0.1 * i for i in range(16)]
 
 
@@ -105,12 +107,14 @@ def staged(name, specimen, stratum, samples, shape=None, reading=0, booth_sheet=
 
 
 def solved(window):
-    window.session.choose(3)
-    window.session.choose_stratum("film")
+    before = window.session.study
+    window.session.choose(_RAIL)
+    window.session.choose_stratum("coat")
     window.solve()
     until(lambda: bool(window.session.specimen.sigmas), _PATIENCE_S)
     settled(window)
     take(window, "solved")
+    window.session.history.apply(before, "strike")
 
 
 def agreement(window):
@@ -171,29 +175,53 @@ def import_sheet(window):
         window.files.import_sheet.reject()
 
 
-def compared(window, name, **setting):
-    """The brass as it was kept, against another finish of it."""
+def divider(window):
+    """The rail as it was first guessed against its photograph, with the numbers of its pins."""
+    window.session.choose(_RAIL)
+    window.session.choose_stratum("coat")
+    window.show_numbers()
+    window.sight.numbers.choose(2)
+    window.sight.compare_strip.compare_with(window.session.specimen.reference)
+    window.sight.comparison.set(mode="divider", angle=14.0, place=0.5)
+    settled(window, 96)
+    QTest.qWait(1500)
+    take(window, "divider")
+    window.sight.compare_strip.compare_with(None)
+    window.show_numbers()
+
+
+def colour_map(window):
+    """Two proofs of the brass against each other."""
     before = window.session.study
     window.session.choose(0)
-    settled(window, 32)
-    window.keep_proof()
-    proof = window.session.study.proofs[-1]
-    window.session.set_values({"roughness": 0.12})
-    window.sight.compare_strip.compare_with(proof)
-    window.sight.comparison.set(**setting)
-    settled(window, 32)
-    QTest.qWait(1500)
-    take(window, name)
+    for roughness in (0.42, 0.12):
+        window.session.set_values({"roughness": roughness})
+        settled(window, 96)
+        window.keep_proof()
+    first, second = window.session.study.proofs[-2:]
+    window.sight.compare_strip.compare_with(second, first)
+    window.sight.comparison.set(mode="ΔE2000")
+    # Until the sentence about the proof is gone.
+    QTest.qWait(8000)
+    take(window, "colour-map")
     window.sight.compare_strip.compare_with(None)
     window.session.history.apply(before, "strike")
 
 
-def divider(window):
-    compared(window, "divider", mode="divider", angle=18.0, place=0.5)
-
-
-def colour_map(window):
-    compared(window, "colour-map", mode="ΔE2000")
+def photograph(window):
+    """The rail's photograph with the render laid over it, while it is lined up."""
+    window.session.choose(_RAIL)
+    window.session.choose_stratum("coat")
+    settled(window)
+    window.show_sheet("photograph")
+    sheet = window.sheets["photograph"]
+    until(lambda: sheet.view.tiles.pyramid is not None and sheet.view.tiles.is_whole, _PATIENCE_S)
+    sheet.view.zoom = 1.1
+    sheet.overlay.show_value(50.0)
+    sheet.refresh()
+    QTest.qWait(800)
+    take(window, "photograph")
+    window.show_sheet()
 
 
 def chart(window):
@@ -204,10 +232,11 @@ def chart(window):
     camera = np.array([[0.72, 0.2, 0.05], [0.12, 0.8, 0.1], [0.03, 0.2, 0.62]])
     flat = np.kron(our_chart().reshape(4, 6, 3), np.ones((60, 60, 1))).astype(np.float32)
     flat = np.pad(flat, ((60, 60), (60, 60), (0, 0)), constant_values=0.05)
-    aslant = np.nan_to_num(warped(flat, ((-0.12, -0.1), (1.06, -0.2), (1.14, 1.12), (-0.05, 1.2)), 960, 640), nan=0.02)
+    places = ((-0.12, -0.1), (1.06, -0.2), (1.14, 1.12), (-0.05, 1.2))
+    aslant = np.nan_to_num(warped(pyramid_from(flat), places, 960, 640), nan=0.02)
     noise = np.random.default_rng(8).normal(size=aslant.shape) * 0.004
     corners = np.array([[60, 60], [420, 60], [420, 300], [60, 300]]) / [480, 360]
-    back = homography(((-0.12, -0.1), (1.06, -0.2), (1.14, 1.12), (-0.05, 1.2)), ((0, 0), (1, 0), (1, 1), (0, 1)))
+    back = homography(places, ((0, 0), (1, 0), (1, 1), (0, 1)))
     with tempfile.TemporaryDirectory() as folder:
         path = Path(folder) / "rail with chart.png"
         write_png(path, encode_srgb(np.clip(aslant @ camera.T + noise, 0.0, 1.0)))
@@ -281,14 +310,6 @@ VIEWS = {
         back={"strength": 9.0, "rise": 12.0, "spectrum": "3200 K"},
     ),
     "step-block": staged("step-block", 6, "interior", 60),
-    "vessel": staged(
-        "vessel",
-        2,
-        "interior",
-        90,
-        shape="filled",
-        values={"ior": 1.36, "abbe": 0.0, "roughness": 0.0, "interior.colour": (0.9, 0.5, 0.1)},
-    ),
     "awning": staged(
         "awning",
         7,
@@ -307,6 +328,7 @@ VIEWS = {
     "import": import_sheet,
     "divider": divider,
     "colour-map": colour_map,
+    "photograph": photograph,
     "chart": chart,
     "ladder": ladder,
     "constants": constants,

@@ -12,7 +12,7 @@ from photometra.imaging.pictures import read_header, read_picture
 from photometra.readings import read_file as read_reading
 from photometra.study import read_file
 
-BRASS, PLATE, PRISM = "Brass lamp bracket", "Enamelled number plate", "Lens prism"
+BRASS, PLATE, PRISM, RAIL = "Brass lamp bracket", "Enamelled number plate", "Lens prism", "Varnished teak rail"
 VANE, WAX, RAIL = "Heat-tinted vane", "Beeswax seal block", "Varnished teak rail"
 
 
@@ -61,6 +61,18 @@ def test_the_demo_goes_from_out_to_within(run, run_json, own_demo):
     code, after = run_json("agree", own_demo)
     assert code == 0 and all(s["within"] for s in after["specimens"])
     assert "within" in run("agree", own_demo)[1]
+
+
+@pytest.mark.long
+def test_fit_counts_the_photograph_when_told(run, run_json, own_demo, monkeypatch):
+    monkeypatch.setattr("photometra.imaging.photographed._PATHS", 100_000)
+    assert "has no photograph" in refused(run, "fit", own_demo, BRASS, "--photograph")
+    code, found = run_json("fit", own_demo, RAIL, "--photograph")
+    assert code == 0 and [p["name"] for p in found["pins"]] == ["Left", "Right", "Across the sky", "Across the bars"]
+    assert all(p["value"] <= p["tolerance"] for p in found["pins"])
+    truth = next(s.truth for s in SAMPLES if s.name == RAIL)
+    for one in found["free"]:
+        assert abs(one["value"] - truth.scalar(one["name"])) < 3.0 * one["sigma"], one
 
 
 def test_fit_takes_names_and_saves_only_when_told(run, run_json, own_demo):

@@ -102,6 +102,42 @@ def test_a_charts_colours_are_taken_from_a_file(sheet, window, qtbot, tmp_path):
     assert sheet.reference.matrix == pytest.approx((0.6, 0, 0, 0, 0.6, 0, 0, 0, 0.6), abs=0.01)
 
 
+def test_a_grey_patch_ties_the_exposure_to_the_render(sheet, window, qtbot):
+    click(sheet.tasks["grey"])
+    click(sheet.tie)
+    grey, said = (0.545, 0.895), []
+    window.session.said.connect(said.append)
+    click(sheet.view, sheet.view.point_of(grey).toPoint())
+    rendered = sheet._rendered_at(grey, sheet.view.tiles.pyramid.aspect)
+    reference = sheet.reference
+    assert reference.matrix[1] == 0.0 and not said
+    frame = linear_of(reference, window.session.study.images[reference.picture], 240, 160)
+    at = frame[round(grey[1] * 160), round(grey[0] * 240)]
+    assert np.ptp(at) < 0.1 * at.mean() and at.mean() == pytest.approx(rendered, rel=0.1)
+    # Beyond the render's edge there is nothing to tie to.
+    sheet._line_up(((1.2, 0.0), (2.2, 0.0), (2.2, 1.0), (1.2, 1.0)), False)
+    click(sheet.view, sheet.view.point_of((0.1, 0.5)).toPoint())
+    assert "no light there" in said[-1]
+
+
+def test_a_patch_gets_its_own_statistics_and_halves_show_the_pins_where_they_are(window, qtbot):
+    window.session.choose(RAIL)
+    whole_picture(qtbot, window)
+    QTest.keyClick(window, Qt.Key.Key_M, CTRL | Qt.KeyboardModifier.ShiftModifier)
+    comparison, strip, picture = window.sight.comparison, window.sight.compare_strip, window.sight.picture
+    strip.compare_with(window.session.specimen.reference)
+    comparison.set(mode="ΔE2000")
+    window.sight.numbers.choose(0)
+    qtbot.waitUntil(lambda: strip.words.text().startswith("Left: ΔE mean"), timeout=PATIENCE_MS)
+    window.sight.numbers.choose(2)
+    qtbot.waitUntil(lambda: strip.words.text().startswith("ΔE mean"), timeout=PATIENCE_MS)
+    comparison.set(mode="side by side")
+    width, _ = picture.width(), picture.height()
+    middle = picture.pixel_at(QPointF(0.25 * width, 50.0))
+    assert picture.is_halved and picture.pixel_at(QPointF(0.75 * width, 50.0)) == pytest.approx(middle, abs=1)
+    assert middle[0] == pytest.approx(0.5 * picture.frame.linear.shape[1], abs=1.0)
+
+
 def test_a_solve_counts_the_pins_of_the_photograph_and_can_be_stopped(window, qtbot):
     window.session.choose(RAIL)
     whole_picture(qtbot, window)

@@ -161,11 +161,12 @@ class CompareStrip(QWidget):
         self.legend.show_map(s.mode)
         self.setVisible(on)
 
-    def show_apart(self, a):
-        """Say how far apart the two are."""
+    def show_apart(self, a, where=""):
+        """Say how far apart the two are, in the patch of a name."""
         if a is None:
             return
+        where = f"{where}: " if where else ""
         if self.comparison.setting.mode == COLOUR:
-            self.words.setText(f"ΔE mean {a.mean:.2f}, median {a.median:.2f}, 95 % below {a.most:.2f}")
+            self.words.setText(f"{where}ΔE mean {a.mean:.2f}, median {a.median:.2f}, 95 % below {a.most:.2f}")
         else:
-            self.words.setText(f"differs by {100 * a.mean:.1f} % on the mean, 95 % below {100 * a.most:.0f} %")
+            self.words.setText(f"{where}differs by {100 * a.mean:.1f} % on the mean, 95 % below {100 * a.most:.0f} %")

@@ -17,9 +17,10 @@ from ..imaging.comparing import (
     ramp,
     signed_ramp,
 )
+from ..imaging.framing import in_frame
 from ..imaging.probing import at_pin, histogram, profile
 from ..imaging.references import proof_in_frame, reference_in_frame
-from ..study import Proof, Reference
+from ..study import Pin, Proof, Reference
 from .images import image_of
 from .workers import Latest
 
@@ -43,11 +44,15 @@ class Setting:
 
 @dataclass(frozen=True, eq=False)
 class Compared:
-    """What is to be seen: the picture, the other one for a flicker, and how far apart they are where it is a map."""
+    """What is to be seen: the picture, the other one for a flicker, and how far apart they are where it is a map.
+
+    where: the name of the patch that this is told of; "" for all of it.
+    """
 
     image: QImage
     other: QImage | None
     apart: Apart | None
+    where: str = ""
 
 
 def linear_of(kept, data, width, height):
@@ -120,6 +125,7 @@ class Comparison(QObject):
         super().__init__(parent)
         self.partner: Reference | Proof | None = None
         self.instead: Proof | None = None
+        self.patch: Pin | None = None
         self.setting = Setting()
         self.is_other_shown = False
         self.data = self.instead_data = b""
@@ -157,7 +163,7 @@ class Comparison(QObject):
     def submit(self, frame):
         """Have the picture of a frame and the partner made."""
         partner, data, setting = self.partner, self.data, self.setting
-        instead, instead_data = self.instead, self.instead_data
+        instead, instead_data, patch = self.instead, self.instead_data, self.patch
         if partner is None or frame is None:
             return
 
@@ -165,7 +171,13 @@ class Comparison(QObject):
             linear, booth = frame.linear, frame.request.booth
             if instead is not None:
                 linear = linear_of(instead, instead_data, linear.shape[1], linear.shape[0])
-            return compared(linear, partner, data, booth, setting, booth.region)
+            region = booth.region
+            if patch is not None:
+                ends = np.array([(patch.x, patch.y), (patch.to_x, patch.to_y)])
+                ends = np.clip(in_frame(ends, linear.shape[1] / linear.shape[0]), 0.0, 1.0)
+                region = (*ends.min(axis=0), *ends.max(axis=0))
+            found = compared(linear, partner, data, booth, setting, region)
+            return replace(found, where=patch.name if patch is not None else "")
 
         self._worker.submit(job)
 

@@ -28,9 +28,8 @@ class DragField(QWidget):
         self.setFixedHeight(24)
 
     def sizeHint(self):
-        metrics = QFontMetricsF(theme.font(9.0))
-        wide = max(metrics.horizontalAdvance(self._name + self._text(v)) for v in (self._low, self._high))
-        return QSize(int(wide) + 19, 24)
+        wide = QFontMetricsF(theme.font(9.0)).horizontalAdvance(self._name + self._text(self._low))
+        return QSize(int(wide) + 17, 24)
 
     def minimumSizeHint(self):
         return self.sizeHint()

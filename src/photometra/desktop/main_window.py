@@ -151,6 +151,7 @@ class MainWindow(QMainWindow):
         self.booth_sheet.mesh_wanted.connect(self.files.choose_mesh)
         self.booth_sheet.region_wanted.connect(self.sight.want_region)
         self.lower.currentChanged.connect(self._give_room_back)
+        self.lower.currentChanged.connect(lambda _: self.sight.show_pins())
         self.lower.currentChanged.connect(
             lambda _: self.sight.booth_button.setChecked(self.lower.currentWidget() is self.booth_sheet)
         )

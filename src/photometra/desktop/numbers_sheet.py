@@ -173,7 +173,7 @@ class NumbersSheet(QWidget):
     def choose(self, row):
         """Choose a pin; what it shows stands in the chart until the pointer moves on in the picture."""
         self.is_pointing = False
-        self.table.selectRow(row)
+        self.table.setCurrentCell(row, 0)
 
     def _edited(self, item):
         pins = self.session.study.booth.pins

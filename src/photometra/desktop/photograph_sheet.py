@@ -6,8 +6,9 @@ from uuid import uuid4
 
 import numpy as np
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QComboBox, QFileDialog, QHBoxLayout, QLabel, QPushButton, QVBoxLayout
+from PyQt6.QtWidgets import QCheckBox, QComboBox, QFileDialog, QHBoxLayout, QLabel, QPushButton, QVBoxLayout
 
+from ..colour import linear_srgb_to_xyz
 from ..imaging.booths import display_of
 from ..imaging.curves import CURVES, curve_of
 from ..imaging.framing import WHOLE
@@ -20,6 +21,7 @@ from ..imaging.references import (
     calibrated_by_neutral,
     chart_from,
     our_chart,
+    place_in_frame,
 )
 from ..readings import read_file
 from ..study import Reference
@@ -32,6 +34,7 @@ from .workers import LongJob
 
 FRAME, CHART, GREY = "frame", "chart", "grey"
 _GREY_RADIUS = 4
+_FIELD_WIDTH = 98
 
 
 class PhotographSheet(Sheet):
@@ -76,6 +79,10 @@ class PhotographSheet(Sheet):
         self.overlay = DragField("render", "%", 0.0, 100.0, 0.5, 0, "How much of the render is laid over its frame")
         self.overlay.changed.connect(lambda v, _g: self._lay_over(v))
         self.overlay.show_value(35.0)
+        for field in (self.scale, self.turn, self.overlay):
+            field.setFixedWidth(_FIELD_WIDTH)
+        self.tie = QCheckBox("exposure as the render there")
+        self.tie.setToolTip("The clicked grey becomes as light as what the render shows at that place")
         self.chart_button = QPushButton("Chart's values…")
         self.chart_button.setToolTip("Colours of your own chart, 24 rows of L*, a*, b* or XYZ, as CSV or CGATS.17")
         self.chart_button.clicked.connect(self._choose_chart)
@@ -103,7 +110,7 @@ class PhotographSheet(Sheet):
         row.addStretch(1)
         row.addWidget(self.compare_button)
         lower.addWidget(self.says, 1)
-        for part in (self.scale, self.turn, self.overlay, self.chart_button, self.calibrate_button):
+        for part in (self.tie, self.scale, self.turn, self.overlay, self.chart_button, self.calibrate_button):
             lower.addWidget(part)
         column = QVBoxLayout()
         column.addLayout(row)
@@ -245,13 +252,35 @@ class PhotographSheet(Sheet):
         h, w, _ = linear.shape
         i, j, r = int(y * h), int(x * w), max(_GREY_RADIUS, w // 400)
         patch = linear[max(0, i - r) : i + r + 1, max(0, j - r) : j + r + 1].astype(np.float32)
+        shown = self._rendered_at((x, y), pyramid.aspect) if self.tie.isChecked() else None
+        if self.tie.isChecked() and shown is None:
+            self.session.said.emit(
+                "The render has no light there to tie the exposure to; line the photograph up first."
+            )
+            return
+        if shown is not None:
+            shown /= 2.0**self.reference.exposure
         try:
-            matrix = calibrated_by_neutral(patch.reshape(-1, 3).mean(axis=0))
+            matrix = calibrated_by_neutral(patch.reshape(-1, 3).mean(axis=0), shown)
         except ValueError as error:
             self.session.said.emit(str(error))
             return
         self.residuals = None
         self._change("white balance", matrix=tuple(float(v) for v in matrix.reshape(-1)), residual=0.0)
+
+    def _rendered_at(self, place, aspect):
+        """Luminance of the render where a place of the photograph lies in it; None beyond its edge, or in the dark."""
+        if self._frame is None:
+            return None
+        linear = self._frame.linear
+        h, w, _ = linear.shape
+        x, y = place_in_frame(self.reference, place, aspect, w / h)
+        if not (0.0 <= x < 1.0 and 0.0 <= y < 1.0):
+            return None
+        i, j = int(y * h), int(x * w)
+        part = linear[max(0, i - _GREY_RADIUS) : i + _GREY_RADIUS + 1, max(0, j - _GREY_RADIUS) : j + _GREY_RADIUS + 1]
+        shown = float(linear_srgb_to_xyz(part.reshape(-1, 3).astype(float).mean(axis=0))[1])
+        return shown if shown > 1e-5 else None
 
     def _calibrate(self):
         pyramid = self._pyramid()
@@ -280,6 +309,7 @@ class PhotographSheet(Sheet):
             part.setEnabled(r is not None)
         for part in (self.calibrate_button, self.chart_button):
             part.setVisible(self.task == CHART and r is not None)
+        self.tie.setVisible(self.task == GREY and r is not None)
         for part in (self.scale, self.turn, self.overlay):
             part.setVisible(self.task == FRAME and r is not None)
         if r is None:

@@ -46,6 +46,7 @@ class Picture(QWidget):
         self._drawn = None
         self.pins = ()
         self.divider = None
+        self.is_halved = False
         self._dividing = False
         self._instead = self._overlay = None
         self._pointer = None
@@ -92,7 +93,11 @@ class Picture(QWidget):
         if self.frame is None:
             return None
         height, width, _ = self.frame.linear.shape
-        x, y = int(position.x() * width / self.width()), int(position.y() * height / self.height())
+        across = position.x()
+        if self.is_halved:
+            # Each half shows the middle of its picture.
+            across += 0.25 * self.width() * (1.0 if across < 0.5 * self.width() else -1.0)
+        x, y = int(across * width / self.width()), int(position.y() * height / self.height())
         return (x, y) if 0 <= x < width and 0 <= y < height else None
 
     def _tell(self):
@@ -177,7 +182,16 @@ class Picture(QWidget):
             painter.drawImage(QRectF(self.rect()), self._overlay)
         if self.divider is not None:
             self._paint_divider(painter)
-        self._paint_pins(painter)
+        if self.is_halved:
+            half = 0.5 * self.width()
+            for left, shift in ((0.0, -0.5 * half), (half, 0.5 * half)):
+                painter.save()
+                painter.setClipRect(QRectF(left, 0.0, half, self.height()))
+                painter.translate(shift, 0.0)
+                self._paint_pins(painter)
+                painter.restore()
+        else:
+            self._paint_pins(painter)
         if self.frame.request.booth.region is not None:
             self._paint_region(painter, self.frame.request.booth.region)
         if self._drawn is not None:

@@ -21,12 +21,12 @@ from ..imaging.framing import in_view
 from ..imaging.photographed import pins_agreement
 from ..imaging.probing import covered
 from ..imaging.spectra import spectrum_at
-from ..study import Pin
+from ..study import Pin, Reference
 from ..surface.checks import picture_findings
 from . import theme
 from .chain_strip import ChainStrip
 from .compare_strip import CompareStrip
-from .comparison import DIVIDER, FLICKER, Comparison, read_numbers
+from .comparison import DIVIDER, FLICKER, SIDE, Comparison, read_numbers
 from .drag_field import DragField
 from .layer_strip import LayerStrip
 from .numbers_sheet import NumbersSheet
@@ -89,6 +89,7 @@ class Sight(QWidget):
         self.numbers.pin_wanted.connect(self.pick)
         self.numbers.profile_wanted.connect(self._read_numbers)
         self.numbers.profile_wanted.connect(self._read_spectrum)
+        self.numbers.profile_wanted.connect(self._compare)
         self._reader = Latest("numbers", self)
         self._reader.done.connect(lambda found: self.numbers.show_numbers(*found))
         self._reader.failed.connect(session.said)
@@ -157,13 +158,18 @@ class Sight(QWidget):
             for name in names:
                 self.environment.addItem(name.removeprefix("pictures/").replace("-", " "), name)
         self.environment.setCurrentIndex(max(0, self.environment.findData(booth.environment)))
-        self.picture.pins = booth.pins
-        self.picture.update()
+        self.show_pins()
         self._read_numbers()
         self._read_photograph(self.picture.frame)
         self.turn.show_value(booth.turn)
         self.strength.show_value(booth.strength)
         self._ask()
+
+    def show_pins(self):
+        """Draw the pins while anybody looks at their numbers or at a photograph, and not in the way otherwise."""
+        wanted = self.numbers.isVisible() or isinstance(self.comparison.partner, Reference)
+        self.picture.pins = self.session.study.booth.pins if wanted else ()
+        self.picture.update()
 
     def _ask(self):
         specimen = self.session.specimen
@@ -196,6 +202,9 @@ class Sight(QWidget):
         """Follow the comparison: have its picture made anew, or drop it."""
         partner, setting = self.comparison.partner, self.comparison.setting
         self.picture.divider = (setting.place, setting.angle) if partner and setting.mode == DIVIDER else None
+        self.picture.is_halved = partner is not None and setting.mode == SIDE
+        self.comparison.patch = self._statistics_patch()
+        self.show_pins()
         if partner is None:
             self.picture.show_instead(None)
         elif setting.mode == FLICKER and self._compared is not None and self._compared.other is not None:
@@ -203,13 +212,18 @@ class Sight(QWidget):
         else:
             self.comparison.submit(self.picture.frame)
 
+    def _statistics_patch(self):
+        """The chosen pin where it is a patch and anybody looks at the numbers: statistics are told of that."""
+        chosen = self.numbers.chosen if self.numbers.isVisible() else None
+        return chosen if chosen is not None and chosen.form == PATCH else None
+
     def _take_compared(self, found):
         self._compared = found
         if self.comparison.partner is None:
             return
         shows_other = self.comparison.is_other_shown and found.other is not None
         self.picture.show_instead(found.other if shows_other else found.image)
-        self.compare_strip.show_apart(found.apart)
+        self.compare_strip.show_apart(found.apart, found.where)
 
     def _mark(self, on):
         self._marks = on

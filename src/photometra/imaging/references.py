@@ -18,7 +18,7 @@ from ..colour import (
     xyz_to_lab,
     xyz_to_linear_srgb,
 )
-from .framing import WHOLE, corners_within
+from .framing import WHOLE, corners_within, in_frame, in_view
 from .pyramid import pyramid_in
 
 CHART_SHAPE = (6, 4)
@@ -185,6 +185,12 @@ def calibrated_by_patches(read, wanted) -> Calibration:
     back = read @ matrix.T
     labs = (xyz_to_lab(linear_srgb_to_xyz(np.maximum(v, 0.0))) for v in (back, wanted))
     return Calibration(matrix, delta_e_2000(*labs))
+
+
+def place_in_frame(reference, place, theirs, ours):
+    """Where a place (0..1) of a photograph of aspect `theirs` lies in a render's frame of aspect `ours`, (x, y)."""
+    in_theirs = mapped(np.linalg.inv(homography(WHOLE, reference.corners)), place)
+    return in_frame(in_view(in_theirs, theirs), ours)
 
 
 def calibrated_by_neutral(colour, luminance=None):
