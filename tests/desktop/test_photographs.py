@@ -38,6 +38,7 @@ def sheet(window, qtbot):
 
 
 def test_the_photograph_is_zoomed_about_the_pointer_and_moved_about(sheet, qtbot):
+    assert sheet.window().minimumSizeHint().width() <= 1280
     view = sheet.view
     at = view.point_of((0.3, 0.4)).toPoint()
     for _ in range(8):

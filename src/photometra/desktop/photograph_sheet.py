@@ -112,6 +112,8 @@ class PhotographSheet(Sheet):
         lower.addWidget(self.says, 1)
         for part in (self.tie, self.scale, self.turn, self.overlay, self.chart_button, self.calibrate_button):
             lower.addWidget(part)
+            # Shown by what is being done; until then they must not take room in the window.
+            part.hide()
         column = QVBoxLayout()
         column.addLayout(row)
         column.addWidget(self.view, 1)
