@@ -31,7 +31,7 @@ decoded = time.perf_counter() - began
 view = PhotographView()
 view.resize(920, 640)
 view.show()
-view.show_photograph(pyramid, Display().picture, WHOLE, is_frame_held=False)
+view.show_photograph(pyramid, Display().picture, WHOLE)
 began = time.perf_counter()
 def until_whole():
     view.grab()

@@ -81,6 +81,27 @@ def test_the_frame_is_moved_scaled_and_turned_and_the_render_lies_over_it(sheet,
     assert sheet.reference.corners == ((0.0, 0.0), (1.0, 0.0), (1.0, 1.0), (0.0, 1.0))
 
 
+def test_the_camera_is_brought_to_where_the_photograph_was_taken(sheet, window, qtbot):
+    click(sheet.tasks["camera"])
+    view, corners = sheet.view, sheet.reference.corners
+    at = QPoint(view.width() // 2, view.height() // 2)
+    drag(view, at, at + QPoint(50, 20))
+    viewpoint = window.session.study.booth.viewpoint
+    assert (viewpoint.turn, viewpoint.rise) == (pytest.approx(-20.0, abs=1.0), pytest.approx(19.0, abs=1.0))
+    wheel(view, at, 240)
+    assert window.session.study.booth.viewpoint.distance == pytest.approx(0.81 * viewpoint.distance)
+    before = window.session.study.booth.turn
+    QTest.mousePress(view, Qt.MouseButton.RightButton, pos=at)
+    QTest.mouseMove(view, at + QPoint(30, 0))
+    QTest.mouseRelease(view, Qt.MouseButton.RightButton, pos=at + QPoint(30, 0))
+    booth = window.session.study.booth
+    assert booth.turn == pytest.approx(before + 15.0, abs=1.0) and view.zoom == 1.0
+    assert sheet.reference.corners == corners
+    # The render that is laid over it follows.
+    qtbot.waitUntil(lambda: sheet._frame.request.booth == booth, timeout=PATIENCE_MS)
+    assert view.render is sheet._frame.image
+
+
 def test_a_charts_colours_are_taken_from_a_file(sheet, window, qtbot, tmp_path):
     """A chart of one's own: every colour of ours turned darker."""
     own = 0.6 * our_chart()

@@ -167,6 +167,10 @@ class MainWindow(QMainWindow):
         self.sheets["proofs"].compare_wanted.connect(self._compare_with)
         self.sheets["photograph"].compare_wanted.connect(self._compare_with)
         self.sight.progressed.connect(self.sheets["photograph"].show_frame)
+        view = self.sheets["photograph"].view
+        view.orbited.connect(self.sight.orbit)
+        view.turned.connect(self.sight.turn_light)
+        view.neared.connect(self.sight.near)
         self.sheets["reading"].remove_wanted.connect(self.remove_reading)
         self.ledger.photograph_wanted.connect(lambda: self.show_sheet("photograph"))
         self.sight.pins_read.connect(self.ledger.photograph_card.show_pins)

@@ -32,7 +32,7 @@ from .session import Session
 from .sheet import Sheet
 from .workers import LongJob
 
-FRAME, CHART, GREY = "frame", "chart", "grey"
+FRAME, CAMERA, CHART, GREY = "frame", "camera", "chart", "grey"
 _GREY_RADIUS = 4
 _FIELD_WIDTH = 98
 
@@ -89,6 +89,7 @@ class PhotographSheet(Sheet):
         self.tasks = {}
         for task, words, tip in (
             (FRAME, "Line up", "Drag the frame, or its four corners, to where the render lies in the photograph"),
+            (CAMERA, "Camera", "Drag to go round the specimen, with the right button to turn the light"),
             (GREY, "Neutral", "Click a patch that is known to be neutral"),
             (CHART, "Chart", "Drag the four corners to the outer corners of a chart of 24 patches"),
         ):
@@ -312,8 +313,9 @@ class PhotographSheet(Sheet):
         for part in (self.calibrate_button, self.chart_button):
             part.setVisible(self.task == CHART and r is not None)
         self.tie.setVisible(self.task == GREY and r is not None)
-        for part in (self.scale, self.turn, self.overlay):
+        for part in (self.scale, self.turn):
             part.setVisible(self.task == FRAME and r is not None)
+        self.overlay.setVisible(self.task in (FRAME, CAMERA) and r is not None)
         if r is None:
             self._drawn = None
             self.view.show_photograph(None, None, WHOLE)
@@ -335,7 +337,7 @@ class PhotographSheet(Sheet):
             self.view.show_photograph(
                 pyramid, lambda linear: display.picture(np.ascontiguousarray(as_calibrated(linear, r))), corners
             )
-        self.view.show_corners(corners, self.task == CHART, self.task == FRAME)
+        self.view.show_corners(corners, self.task == CHART, self.task == FRAME, self.task == CAMERA)
         scale, turn = scale_and_turn(r.corners, pyramid.aspect)
         self.scale.show_value(100.0 * scale)
         self.turn.show_value(turn)

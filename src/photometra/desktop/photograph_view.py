@@ -9,6 +9,7 @@ from ..imaging.framing import WHOLE, corners_within
 from ..imaging.lining_up import moved
 from ..imaging.references import CHART_SHAPE, homography, mapped
 from . import theme
+from .picture import light_turn_of, orbit_of, wheel_factor
 from .tiles import Tiles
 
 _REACH = 16.0
@@ -25,6 +26,10 @@ class PhotographView(QWidget):
     dragged = pyqtSignal(object, bool)
     """The corners ((x, y), ...) in 0..1 of the photograph, and whether the drag goes on."""
     clicked = pyqtSignal(float, float)
+    orbited = pyqtSignal(float, float, bool)
+    """The booth's camera is to go round and up by degrees; whether the drag goes on."""
+    turned = pyqtSignal(float, bool)
+    neared = pyqtSignal(float)
 
     def __init__(self, parent=None):
         super().__init__(parent)
@@ -32,28 +37,29 @@ class PhotographView(QWidget):
         self.tiles.arrived.connect(self.update)
         self.corners = WHOLE
         self.has_grid = False
-        self.is_frame_held = True
+        self.is_frame_held, self.is_camera_held = True, False
         self.render, self.opacity = None, 0.0
         self.zoom, self._middle = 1.0, (0.5, 0.5)
-        self._held = self._frame_from = self._pressed = self._moving = None
+        self._held = self._frame_from = self._pressed = self._moving = self._orbiting = None
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
         self.setMinimumHeight(220)
         self.setAccessibleName("Photograph")
         self.setToolTip("The wheel zooms, the right button moves the picture about, a double click shows all of it")
 
-    def show_photograph(self, pyramid, shown, corners, has_grid=False, is_frame_held=True):
-        """Show a pyramid by a way to the screen, with four corners; a chart's have a grid between them.
-
-        is_frame_held: a drag within the corners moves all four.
-        """
+    def show_photograph(self, pyramid, shown, corners):
+        """Show a pyramid by a way to the screen, with four corners."""
         if pyramid is None or self.tiles.pyramid is None or pyramid.aspect != self.tiles.pyramid.aspect:
             self.zoom, self._middle = 1.0, (0.5, 0.5)
         self.tiles.show(pyramid, shown)
-        self.show_corners(corners, has_grid, is_frame_held)
+        self.show_corners(corners)
 
-    def show_corners(self, corners, has_grid=False, is_frame_held=True):
-        """Show other corners over the same photograph."""
-        self.has_grid, self.is_frame_held = has_grid, is_frame_held
+    def show_corners(self, corners, has_grid=False, is_frame_held=False, is_camera_held=False):
+        """Show other corners over the same photograph; a chart's have a grid between them.
+
+        is_frame_held: a drag within the corners moves all four; is_camera_held: drags and the wheel move the booth's
+        camera and light instead, as they do in the sight.
+        """
+        self.has_grid, self.is_frame_held, self.is_camera_held = has_grid, is_frame_held, is_camera_held
         if self._held is None and self._frame_from is None:
             self.corners = corners
         self.update()
@@ -93,6 +99,9 @@ class PhotographView(QWidget):
     def wheelEvent(self, event):
         if self.tiles.pyramid is None:
             return
+        if self.is_camera_held:
+            self.neared.emit(wheel_factor(event))
+            return
         at, before = event.position(), self._place(event.position())
         self.zoom = min(max(self.zoom * 1.25 ** (event.angleDelta().y() / 120.0), _FARTHEST), _NEAREST)
         after = self._place(at)
@@ -112,6 +121,9 @@ class PhotographView(QWidget):
         if event.button() != Qt.MouseButton.LeftButton:
             self._moving = event.position()
             return
+        if self.is_camera_held:
+            self._orbiting = event.position()
+            return
         away = [(self.point_of(c) - event.position()).manhattanLength() for c in self.corners]
         nearest = int(np.argmin(away))
         self._pressed = event.position()
@@ -125,8 +137,14 @@ class PhotographView(QWidget):
         return outline.containsPoint(point, Qt.FillRule.OddEvenFill)
 
     def mouseMoveEvent(self, event):
-        if self._moving is not None:
+        if self._orbiting is not None:
+            by, self._orbiting = event.position() - self._orbiting, event.position()
+            self.orbited.emit(*orbit_of(by), True)
+        elif self._moving is not None:
             by, self._moving = event.position() - self._moving, event.position()
+            if self.is_camera_held:
+                self.turned.emit(light_turn_of(by), True)
+                return
             self._shift(-by.x() / self.area.width(), -by.y() / self.area.height())
         elif self._held is not None or self._frame_from is not None:
             self._drag(event.position(), True)
@@ -134,6 +152,12 @@ class PhotographView(QWidget):
     def mouseReleaseEvent(self, event):
         if event.button() != Qt.MouseButton.LeftButton:
             self._moving = None
+            if self.is_camera_held:
+                self.turned.emit(0.0, False)
+            return
+        if self._orbiting is not None:
+            self._orbiting = None
+            self.orbited.emit(0.0, 0.0, False)
             return
         if self._held is not None or self._frame_from is not None:
             self._drag(event.position(), False)

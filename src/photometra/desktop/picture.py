@@ -16,6 +16,21 @@ PIN, PATCH, LINE = PIN_FORMS
 _DRAGGED = (REGION, PATCH, LINE)
 
 
+def orbit_of(by):
+    """By how many degrees a drag brings the camera round and up."""
+    return -0.4 * by.x(), 0.3 * by.y()
+
+
+def light_turn_of(by):
+    """By how many degrees a drag turns the environment."""
+    return 0.5 * by.x()
+
+
+def wheel_factor(event):
+    """How many times as far off the wheel puts the camera."""
+    return 0.9 ** (event.angleDelta().y() / 120.0)
+
+
 class Picture(QWidget):
     """Shows frames and says where the pointer is.
 
@@ -106,13 +121,12 @@ class Picture(QWidget):
     def mouseMoveEvent(self, event):
         self._pointer = event.position()
         if self._turning is not None:
-            x = event.position().x()
-            self.turned.emit((x - self._turning) * 0.5, True)
-            self._turning = x
+            self.turned.emit(light_turn_of(event.position() - self._turning), True)
+            self._turning = event.position()
         if self._orbiting is not None:
             by = event.position() - self._orbiting
             self._orbiting = event.position()
-            self.orbited.emit(-0.4 * by.x(), 0.3 * by.y(), True)
+            self.orbited.emit(*orbit_of(by), True)
         if self._dividing:
             at = event.position()
             place = self.divider[0] + (at.x() - self._divider_x(at.y())) / self.width()
@@ -124,7 +138,7 @@ class Picture(QWidget):
 
     def mousePressEvent(self, event):
         if event.button() == Qt.MouseButton.RightButton:
-            self._turning = event.position().x()
+            self._turning = event.position()
         elif event.button() != Qt.MouseButton.LeftButton:
             return
         elif self.divider is not None and abs(event.position().x() - self._divider_x(event.position().y())) < 8.0:
@@ -146,7 +160,7 @@ class Picture(QWidget):
         )
 
     def wheelEvent(self, event):
-        self.neared.emit(0.9 ** (event.angleDelta().y() / 120.0))
+        self.neared.emit(wheel_factor(event))
 
     def mouseReleaseEvent(self, event):
         if event.button() == Qt.MouseButton.RightButton and self._turning is not None:

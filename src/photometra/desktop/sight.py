@@ -65,9 +65,9 @@ class Sight(QWidget):
         self.picture.resized.connect(self._settled.start)
         self.picture.pointed.connect(self._probe)
         self.picture.picked.connect(self._picked)
-        self.picture.turned.connect(self._turned)
-        self.picture.orbited.connect(self._orbited)
-        self.picture.neared.connect(self._neared)
+        self.picture.turned.connect(self.turn_light)
+        self.picture.orbited.connect(self.orbit)
+        self.picture.neared.connect(self.near)
         self.picture.framed.connect(self._framed)
         self.layer = ""
         self._marks = False
@@ -251,16 +251,16 @@ class Sight(QWidget):
         if not goes_on:
             self.session.settle()
 
-    def _turned(self, by, goes_on):
+    def turn_light(self, by, goes_on):
         turn = (self.session.study.booth.turn + by + 180.0) % 360.0 - 180.0
         self._set_booth("turn", turn, goes_on)
 
-    def _orbited(self, round_about, up, goes_on):
+    def orbit(self, round_about, up, goes_on):
         v = self.session.study.booth.viewpoint
         turn = (v.turn + round_about + 180.0) % 360.0 - 180.0
         self._set_booth("viewpoint", replace(v, turn=turn, rise=min(max(v.rise + up, -20.0), 89.0)), goes_on)
 
-    def _neared(self, factor):
+    def near(self, factor):
         v = self.session.study.booth.viewpoint
         self.session.set_booth(
             "distance", dragging=True, viewpoint=replace(v, distance=min(max(v.distance * factor, 0.8), 50.0))
