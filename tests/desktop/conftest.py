@@ -45,7 +45,7 @@ def make_window(qapp, qtbot, tmp_path):
 def window(make_window, own_demo, qtbot):
     """The window on its own copy of the demo, with a picture and all agreements there."""
     made = make_window(own_demo)
-    wait_for_picture(qtbot, made)
+    wait_for_picture(qtbot, made, samples=1)
     qtbot.waitUntil(lambda: made.session.is_current, timeout=PATIENCE_MS)
     return made
 

@@ -32,7 +32,7 @@ def test_a_ladder_is_stepped_taken_and_exported(window, qtbot, tmp_path):
     assert all(cell.image is not None for cell in sheet.cells[0])
     # The vane is about 0.19 rough: the middle step agrees best.
     click(sheet.go_button)
-    qtbot.waitUntil(lambda: not sheet.job.is_running, timeout=PATIENCE_MS)
+    qtbot.waitUntil(lambda: sheet.export_button.isEnabled(), timeout=PATIENCE_MS)
     before = window.session.specimen.surface
     click(sheet.cells[0][1])
     assert window.session.specimen.surface["roughness"] == float(sheet.axes[0].values[1])

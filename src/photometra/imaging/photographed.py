@@ -13,6 +13,7 @@ from ..fitting import Cancelled
 from ..instruments import constants_reading
 from ..surface.compile import compile_surface
 from ..tracing import Rendering
+from ..tracing.scene import frame_extent
 from .booths import display_of, limits_of, scene_of, seen_as
 from .probing import binned, covered
 from .pyramid import pyramid_in
@@ -119,8 +120,11 @@ class Photographed:
             self._only[rows, columns] = True
         self.theirs = self._read(theirs)
         self.points = sum(v.size for v in self.theirs)
-        self._trust = [self._trusted(pin, v) for pin, v in zip(self.pins, self.theirs, strict=True)]
-        self._noise = None
+        self._trust = [
+            self._trusted(pin, values, self._scatter(pin, place, theirs))
+            for pin, place, values in zip(self.pins, self._places, self.theirs, strict=True)
+        ]
+        self._noise = {}
 
     @property
     def paths(self):
@@ -141,12 +145,26 @@ class Photographed:
         ]
         return [v[np.isfinite(v)] for v in shown]
 
-    def _trusted(self, pin, values):
+    @staticmethod
+    def _scatter(pin, place, theirs):
+        """Variance of each mean of the photograph's pixels, from how they scatter."""
+        rows, columns, along = place
+        pixels = np.asarray(theirs[rows, columns], float)
+        if pin.form != "line":
+            return pixels.var(axis=0) / len(pixels)
+        luminance = linear_srgb_to_xyz(pixels)[:, 1]
+        mean, square = (binned(along, v, _BINS)[1] for v in (luminance, luminance**2))
+        count = np.histogram(along, _BINS, (0.0, 1.0))[0]
+        known = np.isfinite(mean)
+        return np.maximum(square - mean**2, 0.0)[known] / np.maximum(count[known] - 1, 1)
+
+    def _trusted(self, pin, values, scatter):
         """Variance of what the photograph shows at a pin."""
-        variance = (_RELATIVE * values) ** 2 + _ABSOLUTE**2
+        variance = (_RELATIVE * values) ** 2 + _ABSOLUTE**2 + scatter
         if pin.form == "line" and values.size > 2:
-            length = np.hypot(pin.to_x - pin.x, pin.to_y - pin.y) * self.height / values.size
-            variance = variance + (np.gradient(values) * _MISPLACED / max(length, 1e-6)) ** 2
+            side = self.height / frame_extent(self.width / self.height)[1]
+            pixels = np.hypot(pin.to_x - pin.x, pin.to_y - pin.y) * side / values.size
+            variance = variance + (np.gradient(values) * _MISPLACED / max(pixels, 1e-6)) ** 2
         return variance
 
     def rendered(self, surface, cancel=None):
@@ -163,17 +181,29 @@ class Photographed:
         return rendering
 
     def residuals(self, surface, cancel=None):
-        """(render - photograph) / uncertainty, (points,); that of the render is told from the first one made."""
+        """(render - photograph) / uncertainty, (points,); that of the render is told from the first one made, rough or
+        not."""
         rendering = self._traced(surface, cancel)
         ours = self._read(rendering.picture())
-        if self._noise is None:
-            # Of one path, relative to the radiance seen.
-            self._noise = rendering.noise() * rendering.samples**0.5
+        if self.rough not in self._noise:
+            self._noise[self.rough] = self._noise_of(rendering)
+        parts = zip(ours, self.theirs, self._trust, self._noise[self.rough], strict=True)
+        return np.concatenate([(a - b) / np.sqrt(trust + noise) for a, b, trust, noise in parts])
+
+    def _noise_of(self, rendering):
+        """Variance of what the pins show of a render, from how its paths scatter, [(m,)]."""
+        variance, luminance = rendering.variance(), rendering.picture() @ np.array([0.2126, 0.7152, 0.0722])
+        pooled = float(variance[self._only].sum() / max(np.square(luminance[self._only]).sum(), 1e-12))
         out = []
-        for (rows, _, _), a, b, trust in zip(self._places, ours, self.theirs, self._trust, strict=True):
-            paths = rows.size * self.samples / (a.size if a.size > 3 else 1)
-            out.append((a - b) / np.sqrt(trust + (self._noise * b) ** 2 / paths))
-        return np.concatenate(out)
+        for pin, (rows, columns, along) in zip(self.pins, self._places, strict=True):
+            # A few paths tell their own scatter badly: half of it is that of all pixels together.
+            own = 0.5 * (variance[rows, columns] + pooled * luminance[rows, columns] ** 2)
+            if pin.form != "line":
+                out.append(np.full(3, own.sum() / own.size**2))
+                continue
+            count = np.histogram(along, _BINS, (0.0, 1.0))[0]
+            out.append(binned(along, own, _BINS)[1][count > 0] / count[count > 0])
+        return out
 
     def agreement(self, surface, cancel=None):
         """A `PinAgreement` of each counting pin."""

@@ -16,6 +16,7 @@ from .scene import PATCHES, Scene
 from .spectral import film_table, light_spectra
 
 TILE = 64
+_LUMINANCE = np.array([0.2126, 0.7152, 0.0722])
 LAYER_NAMES = ("sheen", "coat", "finish", "body", "transmission", "reverse", "subsurface", "stage")
 """What light can have met first, in the kernels' order."""
 
@@ -119,12 +120,16 @@ class Rendering:
 
     def noise(self):
         """Relative standard error of a pixel's luminance, in the root mean square; inf below two samples."""
-        n = self.samples
-        if n < 2:
+        if self.samples < 2:
             return float("inf")
-        mean = self._total[self._region] @ np.array([0.2126, 0.7152, 0.0722]) / n
-        variance = np.maximum(self._squares[self._region] / n - mean * mean, 0.0) / (n - 1)
-        return float(np.sqrt(variance.mean()) / max(1e-12, np.abs(mean).mean()))
+        mean = self._total[self._region] @ _LUMINANCE / self.samples
+        return float(np.sqrt(self.variance()[self._region].mean()) / max(1e-12, np.abs(mean).mean()))
+
+    def variance(self):
+        """Variance of each pixel's mean luminance, (height, width); from two samples on."""
+        n = self.samples
+        mean = self._total @ _LUMINANCE / n
+        return np.maximum(self._squares / n - mean * mean, 0.0) / (n - 1)
 
     def energy_cut(self):
         """Share of the light that the bounce limits cut off, against the mean radiance seen."""
