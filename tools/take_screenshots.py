@@ -241,8 +241,9 @@ def chart(window):
         path = Path(folder) / "rail with chart.png"
         write_png(path, encode_srgb(np.clip(aslant @ camera.T + noise, 0.0, 1.0)))
         window.show_sheet("photograph")
+        was = sheet.reference
         sheet.load(path)
-        until(lambda: sheet.reference is not None, _PATIENCE_S)
+        until(lambda: sheet.reference != was and not sheet.job.is_running, _PATIENCE_S)
         sheet.tasks["chart"].click()
         sheet.chart_corners = tuple((float(x), float(y)) for x, y in mapped(back, corners))
         sheet.refresh()

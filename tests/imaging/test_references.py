@@ -263,3 +263,11 @@ def test_signs_ramps_and_the_divider():
     assert half[:, :30].sum() == 0 and half[:, 30:].all()
     slanted = beyond_divider(100, 50, 45.0, 0.5)
     assert not slanted[0, 40] and slanted[-1, 45] and 0.4 < slanted.mean() < 0.6
+
+
+def test_residuals_are_told_from_the_first_corner_whichever_way_up_the_chart_hangs():
+    wanted = our_chart().copy()
+    wanted[0] = (0.5, 0.1, 0.1)
+    for corners in (CORNERS, np.roll(CORNERS, 2, axis=0)):
+        found = calibrated_by_chart(photographed(), corners, wanted)
+        assert int(np.argmax(found.residuals)) == (0 if corners is CORNERS else 23)

@@ -178,8 +178,8 @@ class PhotographSheet(Sheet):
             self.session.said.emit(f"A very large photograph: it is shown and read at 1/{reduced} of its size.")
         study, specimen = self.session.study.with_image(name, data), self.session.specimen
         specimen = replace(specimen, reference=Reference(name, curve))
-        self.session.history.apply(study.with_specimen_at(self.session.index, specimen), "load a photograph")
         self.residuals = None
+        self.session.history.apply(study.with_specimen_at(self.session.index, specimen), "load a photograph")
 
     def _change(self, label, key=None, **changes):
         specimen = self.session.specimen
@@ -338,6 +338,7 @@ class PhotographSheet(Sheet):
                 pyramid, lambda linear: display.picture(np.ascontiguousarray(as_calibrated(linear, r))), corners
             )
         self.view.show_corners(corners, self.task == CHART, self.task == FRAME, self.task == CAMERA)
+        self.view.show_residuals(self.residuals)
         scale, turn = scale_and_turn(r.corners, pyramid.aspect)
         self.scale.show_value(100.0 * scale)
         self.turn.show_value(turn)
@@ -348,10 +349,10 @@ class PhotographSheet(Sheet):
         if self.task == GREY:
             return "Click a patch that is known to be neutral."
         if self.residuals is not None:
-            worst = int(np.argmax(self.residuals))
+            rows = "; ".join(" ".join(f"{v:.2f}" for v in r.matrix[i : i + 3]) for i in (0, 3, 6)).replace("-", "−")
             return (
-                f"The chart is met within ΔE {self.residuals.mean():.2f} on the mean; the worst is patch {worst + 1} "
-                f"with {self.residuals[worst]:.2f}."
+                f"The chart is met within ΔE {self.residuals.mean():.2f} on the mean, {self.residuals.max():.2f} at "
+                f"the worst. Matrix {rows}."
             )
         if r.residual > 0.0:
             return f"Calibrated by a chart, ΔE {r.residual:.2f} on the mean."

@@ -38,7 +38,7 @@ class PhotographView(QWidget):
         self.corners = WHOLE
         self.has_grid = False
         self.is_frame_held, self.is_camera_held = True, False
-        self.render, self.opacity = None, 0.0
+        self.render, self.opacity, self.residuals = None, 0.0, None
         self.zoom, self._middle = 1.0, (0.5, 0.5)
         self._held = self._frame_from = self._pressed = self._moving = self._orbiting = None
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
@@ -62,6 +62,11 @@ class PhotographView(QWidget):
         self.has_grid, self.is_frame_held, self.is_camera_held = has_grid, is_frame_held, is_camera_held
         if self._held is None and self._frame_from is None:
             self.corners = corners
+        self.update()
+
+    def show_residuals(self, residuals):
+        """Write ΔE2000 (24,) into the patches of a chart; None for none."""
+        self.residuals = residuals
         self.update()
 
     def show_render(self, image, opacity):
@@ -222,6 +227,7 @@ class PhotographView(QWidget):
         except ValueError:
             return
         columns, rows = CHART_SHAPE
+        painter.setFont(theme.font(8.5))
         painter.setPen(QPen(theme.colour("text"), 1.0))
         painter.setBrush(Qt.BrushStyle.NoBrush)
         for i in range(columns * rows):
@@ -230,7 +236,14 @@ class PhotographView(QWidget):
                 ((cx + dx) / columns, (cy + dy) / rows)
                 for dx, dy in ((-0.25, -0.25), (0.25, -0.25), (0.25, 0.25), (-0.25, 0.25))
             ]
-            painter.drawPolygon(QPolygonF([self.point_of(p) for p in mapped(matrix, patch)]))
+            outline = QPolygonF([self.point_of(p) for p in mapped(matrix, patch)])
+            painter.drawPolygon(outline)
+            if self.residuals is not None:
+                box = outline.boundingRect()
+                for off, ink in ((1.0, "window"), (0.0, "text")):
+                    painter.setPen(theme.colour(ink))
+                    painter.drawText(box.translated(off, off), Qt.AlignmentFlag.AlignCenter, f"{self.residuals[i]:.1f}")
+                painter.setPen(QPen(theme.colour("text"), 1.0))
 
     def end(self):
         self.tiles.end()

@@ -164,8 +164,10 @@ def calibrated_by_chart(pyramid, corners, wanted) -> Calibration:
     wanted: what its patches are (24, 3), linear Rec.709. ValueError as `calibrated_by_patches`.
     """
     read = chart_patches(pyramid, corners)
-    ways = [calibrated_by_patches(patches, wanted) for patches in (read, read[::-1])]
-    return min(ways, key=lambda found: float(found.residuals.mean()))
+    upright, turned = (calibrated_by_patches(patches, wanted) for patches in (read, read[::-1]))
+    # Either way the residuals are told in the order of the patches from the first corner.
+    turned = Calibration(turned.matrix, turned.residuals[::-1])
+    return min(upright, turned, key=lambda found: float(found.residuals.mean()))
 
 
 def calibrated_by_patches(read, wanted) -> Calibration:
