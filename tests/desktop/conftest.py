@@ -43,9 +43,9 @@ def make_window(qapp, qtbot, tmp_path):
 
 @pytest.fixture
 def window(make_window, own_demo, qtbot):
-    """The window on its own copy of the demo, with a picture and all agreements there."""
+    """The window on its own copy of the demo, with a first picture and all agreements there."""
     made = make_window(own_demo)
-    wait_for_picture(qtbot, made, samples=1)
+    wait_for_picture(qtbot, made, step=4, samples=1)
     qtbot.waitUntil(lambda: made.session.is_current, timeout=PATIENCE_MS)
     return made
 

@@ -40,7 +40,7 @@ class Files(QObject):
         self._fetcher = LongJob(self)
         self._fetcher.finished.connect(self._fetched)
         self._fetcher.failed.connect(self._not_fetched)
-        self._arriving = []
+        self._arriving, self._is_fetching = [], False
         self.import_sheet = None
         self._writer = Latest("saving", self)
         self._writer.done.connect(self._written)
@@ -214,16 +214,20 @@ class Files(QObject):
 
     def _fetch_next(self):
         asking = self.import_sheet is not None and self.import_sheet.isVisible()
-        if self._arriving and not self._fetcher.is_running and not asking:
+        if self._arriving and not self._is_fetching and not asking:
+            # Until its outcome has come here, whatever the thread says: one file is asked about at a time.
+            self._is_fetching = True
             read, take = self._arriving.pop(0)
             self._fetcher.start(lambda _report, _cancel: (take, read()))
 
     def _fetched(self, found):
+        self._is_fetching = False
         take, what = found
         take(what)
         self._fetch_next()
 
     def _not_fetched(self, sentence):
+        self._is_fetching = False
         self.refuse(sentence)
         self._fetch_next()
 

@@ -212,7 +212,8 @@ class Session(QObject):
         chosen = self.specimen
         wanted = sorted(self.study.specimens, key=lambda s: s is not chosen)
         missing = [s for s in wanted if self.agreements.get(s.name, (None,))[0] != (s.surface, s.readings)]
-        self._worker.submit(partial(_agreements_of, missing[0]))
+        # Only what is being changed has a picture to wait for.
+        self._worker.submit(partial(_agreements_of, missing[0]), at_once=missing[0] is not chosen)
 
     def _agreed(self, outcome):
         name, state, found = outcome

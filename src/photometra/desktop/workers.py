@@ -23,16 +23,16 @@ class Latest(QObject):
         super().__init__(parent)
         self._delay = delay
         self._waiting = None
-        self._ended = False
+        self._ended = self._at_once = False
         self._busy = False
         self._wake = threading.Condition()
         self._thread = threading.Thread(target=self._run, name=name, daemon=True)
         self._thread.start()
 
-    def submit(self, job):
-        """Run `job()` soon, instead of whatever still waits."""
+    def submit(self, job, at_once=False):
+        """Run `job()` soon, instead of whatever still waits; at once: without the delay, as more of the same work."""
         with self._wake:
-            self._waiting = job
+            self._waiting, self._at_once = job, at_once
             self._wake.notify()
 
     @property
@@ -52,7 +52,7 @@ class Latest(QObject):
                 self._busy = False
                 while self._waiting is None and not self._ended:
                     self._wake.wait()
-                if self._delay and not self._ended:
+                if self._delay and not self._ended and not self._at_once:
                     # Woken early by every newer job; the delay counts from the first.
                     due = time.monotonic() + self._delay
                     while not self._ended and (left := due - time.monotonic()) > 0.0:
