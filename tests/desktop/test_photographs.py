@@ -61,6 +61,20 @@ def test_the_photograph_is_zoomed_about_the_pointer_and_moved_about(sheet, qtbot
     assert view.zoom == 1.0 and view.area.left() > 0.0
 
 
+def test_a_curve_that_the_file_does_not_have_is_said_and_not_taken(sheet, window, qtbot):
+    said = []
+    window.session.said.connect(said.append)
+    sheet.curve.setFocus()
+    QTest.keyClick(sheet.curve, Qt.Key.Key_End)
+    sheet.curve.activated.emit(sheet.curve.currentIndex())
+    assert sheet.curve.currentText() == "profile"
+    qtbot.waitUntil(lambda: bool(said) and "no colour profile in the file" in said[-1], timeout=PATIENCE_MS)
+    assert sheet.reference.curve == "sRGB" and sheet.curve.currentText() == "sRGB"
+    sheet.curve.setCurrentText("gamma 2.2")
+    sheet.curve.activated.emit(sheet.curve.currentIndex())
+    qtbot.waitUntil(lambda: sheet.reference.curve == "gamma 2.2", timeout=PATIENCE_MS)
+
+
 def test_the_frame_is_moved_scaled_and_turned_and_the_render_lies_over_it(sheet, window, qtbot):
     view = sheet.view
     bare = view.grab().toImage()
@@ -169,8 +183,13 @@ def test_a_solve_counts_the_pins_of_the_photograph_and_can_be_stopped(window, qt
     before = window.session.specimen.surface
     click(window.strata.solve_button)
     qtbot.waitUntil(lambda: "M paths" in window.solve_sheet.state.text(), timeout=PATIENCE_MS)
+    # The picture stands back meanwhile, and goes on afterwards.
+    held = window.sight.picture.frame.samples
+    QTest.qWait(900)
+    assert window.sight.picture.frame.samples <= held + 1
     click(window.solve_sheet.cancel_button)
     qtbot.waitUntil(lambda: not window.solve_sheet.job.is_running, timeout=PATIENCE_MS)
+    qtbot.waitUntil(lambda: window.sight.picture.frame.samples > held + 1, timeout=PATIENCE_MS)
     assert window.solve_sheet.state.text().startswith("Stopped") and window.session.specimen.surface == before
     # Unticked, they no longer count.
     QTest.keyClick(window, Qt.Key.Key_M, CTRL | Qt.KeyboardModifier.ShiftModifier)

@@ -10,9 +10,10 @@ from photometra.colour import delta_e_2000, encode_srgb, linear_srgb_to_xyz, xyz
 from photometra.fitting import Cancelled, solve
 from photometra.imaging import photographed
 from photometra.imaging.booths import compiled_in, scene_of
+from photometra.imaging.framing import in_view
 from photometra.imaging.photographed import Photographed, pins_agreement
 from photometra.imaging.pictures import encoded_exr, write_png
-from photometra.imaging.probing import covered, place_in_view
+from photometra.imaging.probing import covered
 from photometra.study import Booth, Lamp, Pin, Reference, Specimen, Study
 from photometra.surface import Surface
 from photometra.tracing import Rendering
@@ -45,7 +46,7 @@ def photograph_of(hidden, guess, samples=96):
     # The ball stands in the middle third; the lamp's image is its brightest place.
     rough[:, : WIDTH // 3] = rough[:, 2 * WIDTH // 3 :] = rough[HEIGHT // 2 :] = 0.0
     y, x = np.unravel_index(np.argmax(rough), rough.shape)
-    x, y = place_in_view(x, y, WIDTH, HEIGHT)
+    x, y = in_view(((x + 0.5) / WIDTH, (y + 0.5) / HEIGHT), WIDTH / HEIGHT)
     pins = (
         Pin("lamp", x - 0.14, y, 0.012, "line", x + 0.16, y, True),
         Pin("body", 0.44, 0.55, form="patch", to_x=0.5, to_y=0.61, counts=True),

@@ -3,7 +3,8 @@
 import numpy as np
 import pytest
 
-from photometra.imaging.probing import STOPS, at_pin, covered, histogram, place_in_view, profile
+from photometra.imaging.framing import in_view
+from photometra.imaging.probing import STOPS, at_pin, covered, histogram, profile
 from photometra.study import Pin
 
 
@@ -39,7 +40,7 @@ def test_a_patch_is_its_rectangle_and_a_pin_stays_where_it_is_in_any_window():
     assert rows.size == 51 * 61
     assert covered(pin(0.2, 0.2, 1e-6), 300, 200)[0].size <= 4 and covered(pin(3.0, 0.2), 300, 200)[0].size == 0
     for width, height in ((300, 200), (500, 200), (200, 200), (200, 400)):
-        at = Pin("p", *place_in_view(0.55 * width, 0.45 * height, width, height))
+        at = Pin("p", *in_view((0.55, 0.45), width / height))
         rows, columns, _ = covered(at, width, height)
         assert np.mean(rows) == pytest.approx(0.45 * height, abs=0.6)
         assert np.mean(columns) == pytest.approx(0.55 * width, abs=0.6)

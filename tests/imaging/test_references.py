@@ -271,3 +271,26 @@ def test_residuals_are_told_from_the_first_corner_whichever_way_up_the_chart_han
     for corners in (CORNERS, np.roll(CORNERS, 2, axis=0)):
         found = calibrated_by_chart(photographed(), corners, wanted)
         assert int(np.argmax(found.residuals)) == (0 if corners is CORNERS else 23)
+
+
+@pytest.mark.parametrize(("name", "kind", "channels", "tile"), [
+    ("tiled.exr", "half", 3, 64), ("grey.exr", "float", 1, 0), ("alpha.png", "uint16", 4, 0),
+    ("shine.hdr", "float", 3, 0), ("sixteen.tif", "uint16", 3, 128),
+])  # fmt: skip
+def test_every_kind_of_picture_file_becomes_a_pyramid(tmp_path, name, kind, channels, tile):
+    import OpenImageIO as oiio
+
+    linear = np.random.default_rng(9).uniform(0.1, 0.9, size=(300, 200, channels)).astype(np.float32)
+    linear[..., 3:] = 1.0
+    encoded = linear if kind in ("half", "float") else encode_srgb(linear)
+    spec = oiio.ImageSpec(200, 300, channels, kind)
+    spec.tile_width = spec.tile_height = tile
+    path = str(tmp_path / name)
+    out = oiio.ImageOutput.create(path)
+    assert out.open(path, spec) and out.write_image(encoded.astype(np.float32))
+    out.close()
+    found = pyramid_of(tmp_path / name, curve_of(path))
+    wanted = linear[..., :3] if channels >= 3 else np.repeat(linear, 3, axis=2)
+    assert found.levels[0].shape == (300, 200, 3)
+    # A shared exponent of eight bits is the coarsest of them.
+    assert np.abs(found.levels[0] - wanted).max() < 0.008

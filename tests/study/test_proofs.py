@@ -39,6 +39,12 @@ def test_all_of_it_comes_back_from_the_file(rich, tmp_path):
     assert read_file(path) == rich
 
 
+def test_a_photograph_that_was_replaced_is_not_carried_along(rich, tmp_path):
+    path = tmp_path / "a.photometra"
+    write_file(rich.with_image("images/older.png", b"older"), path)
+    assert read_file(path) == rich
+
+
 def test_a_kept_picture_comes_back_as_half_floats():
     back = decoded_picture("images/a.exr", encoded_exr(PICTURE))
     assert back == pytest.approx(PICTURE, rel=1e-3, abs=1e-4)

@@ -144,6 +144,8 @@ class MainWindow(QMainWindow):
         self.probe_line.restart_wanted.connect(self.sight.loop.restart)
         self.strata.browse_constants.connect(self.browse_constants)
         self.strata.solve_wanted.connect(self.solve)
+        for over in (self.solve_sheet.job.finished, self.solve_sheet.job.failed, self.solve_sheet.job.cancelled):
+            over.connect(lambda *_: self.sight.loop.hold(False))
         self.solve_sheet.closed.connect(lambda: self.lower.setCurrentWidget(self.chart))
         self.sight.numbers.closed.connect(lambda: self.lower.setCurrentWidget(self.chart))
         self.sight.booth_wanted.connect(self.show_booth)
@@ -309,6 +311,7 @@ class MainWindow(QMainWindow):
 
     def solve(self):
         if self.session.specimen is not None and self.solve_sheet.start(self.menus.robust.isChecked()):
+            self.sight.loop.hold(True)
             self.show_sheet()
             self.lower.setCurrentWidget(self.solve_sheet)
             height = sum(self._looking.sizes())

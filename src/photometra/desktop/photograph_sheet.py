@@ -55,6 +55,9 @@ class PhotographSheet(Sheet):
         self.decoding = LongJob(self)
         self.decoding.finished.connect(lambda _: self.refresh())
         self.decoding.failed.connect(session.said)
+        self.recoding = LongJob(self)
+        self.recoding.finished.connect(lambda curve: self._change("curve", curve=curve))
+        self.recoding.failed.connect(self._not_recoded)
         self.reading_chart = LongJob(self)
         self.reading_chart.finished.connect(self._take_chart)
         self.reading_chart.failed.connect(session.said)
@@ -69,7 +72,7 @@ class PhotographSheet(Sheet):
         self.curve.addItems(CURVES)
         self.curve.setAccessibleName("Curve")
         self.curve.setToolTip("How the file's numbers stand for light")
-        self.curve.activated.connect(lambda _i: self._change("curve", curve=self.curve.currentText()))
+        self.curve.activated.connect(lambda _i: self._choose_curve(self.curve.currentText()))
         self.exposure = DragField("exposure", "EV", -12.0, 12.0, 0.02, 2, "Stops added to the photograph", sign=True)
         self.exposure.changed.connect(self._exposed)
         self.scale = DragField("scale", "%", 2.0, 400.0, 0.2, 1, "How wide the frame is against the photograph")
@@ -144,6 +147,21 @@ class PhotographSheet(Sheet):
 
     # Doing.
 
+    def _choose_curve(self, curve):
+        """Take another curve, once the photograph could be decoded by it."""
+        r = self.reference
+        data = self.session.study.images[r.picture]
+
+        def job(_report, _cancel):
+            pyramid_in(r.picture, data, curve)
+            return curve
+
+        self.recoding.start(job)
+
+    def _not_recoded(self, sentence):
+        self.session.said.emit(sentence)
+        self.refresh()
+
     def _choose(self):
         name, _ = QFileDialog.getOpenFileName(
             self, "Photograph of the specimen", "", "Pictures (*.exr *.hdr *.tif *.tiff *.png *.jpg *.jpeg)"
@@ -157,6 +175,8 @@ class PhotographSheet(Sheet):
             self.session.said.emit("Add a specimen first; a photograph belongs to one.")
             return
 
+        wanted = self.session.specimen.name
+
         def job(_report, _cancel):
             name = f"images/photograph-{uuid4().hex[:12]}{path.suffix.lower()}"
             try:
@@ -168,18 +188,23 @@ class PhotographSheet(Sheet):
                 raise PictureError(f"{path}: cannot be read ({error.strerror})") from None
             except PictureError as error:
                 raise PictureError(str(error).replace(name, str(path))) from None
-            return curve, name, data, reduced
+            return wanted, Reference(name, curve), data, reduced
 
         self.job.start(job)
 
     def _loaded(self, found):
-        curve, name, data, reduced = found
+        wanted, reference, data, reduced = found
+        study = self.session.study.with_image(reference.picture, data)
+        try:
+            i = study.index(wanted)
+        except ValueError as error:
+            self.session.said.emit(str(error))
+            return
         if reduced > 1:
             self.session.said.emit(f"A very large photograph: it is shown and read at 1/{reduced} of its size.")
-        study, specimen = self.session.study.with_image(name, data), self.session.specimen
-        specimen = replace(specimen, reference=Reference(name, curve))
         self.residuals = None
-        self.session.history.apply(study.with_specimen_at(self.session.index, specimen), "load a photograph")
+        specimen = replace(study.specimens[i], reference=reference)
+        self.session.history.apply(study.with_specimen_at(i, specimen), "load a photograph")
 
     def _change(self, label, key=None, **changes):
         specimen = self.session.specimen
@@ -361,6 +386,6 @@ class PhotographSheet(Sheet):
         return "Not calibrated: its colours are those of the camera."
 
     def end(self):
-        for job in (self.job, self.decoding, self.reading_chart):
+        for job in (self.job, self.decoding, self.recoding, self.reading_chart):
             job.end()
         self.view.end()

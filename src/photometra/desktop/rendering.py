@@ -86,7 +86,7 @@ class RenderLoop(QObject):
         super().__init__(parent)
         self._wake = threading.Condition()
         self._request = None
-        self._fresh = self._redisplay = self._paused = self._ended = False
+        self._fresh = self._redisplay = self._paused = self._held = self._ended = False
         self._cancel = threading.Event()
         self._asked_at = 0.0
         self._thread = threading.Thread(target=self._run, name="rendering", daemon=True)
@@ -115,6 +115,12 @@ class RenderLoop(QObject):
     def pause(self, paused):
         with self._wake:
             self._paused = paused
+            self._wake.notify()
+
+    def hold(self, on):
+        """Stand back while other work wants the cores: changes are shown, but nothing is refined."""
+        with self._wake:
+            self._held = on
             self._wake.notify()
 
     @property
@@ -154,8 +160,10 @@ class RenderLoop(QObject):
                     self.failed.emit(error_text(error))
 
     def _works(self, rendering):
-        if rendering is None or self._paused or rendering.samples == 0:
-            return rendering is not None and not self._paused
+        if rendering is None or self._paused or self._held:
+            return False
+        if rendering.samples == 0:
+            return True
         e = self._request.booth.effort
         return not (
             rendering.samples >= (e.samples or _MOST_SAMPLES)

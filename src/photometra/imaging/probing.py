@@ -6,7 +6,7 @@ import numpy as np
 
 from ..colour import delta_e_2000, linear_srgb_to_xyz, xyz_to_lab
 from ..tracing.scene import frame_extent
-from .framing import in_frame, in_view
+from .framing import in_frame
 
 STOPS = (-10.0, 6.0)
 """Range of a histogram, in stops about white."""
@@ -97,11 +97,6 @@ def binned(along, values, bins):
     with np.errstate(invalid="ignore"):
         means = np.bincount(where, values[known], bins) / np.where(count > 0, count, np.nan)
     return (np.arange(bins) + 0.5) / bins, means
-
-
-def place_in_view(x, y, width, height):
-    """Where the middle of a picture's pixel lies in the view, (x, y)."""
-    return in_view(((x + 0.5) / width, (y + 0.5) / height), width / height)
 
 
 def histogram(balanced, bins=96):

@@ -84,7 +84,10 @@ def encoded(study: Study) -> dict[str, bytes]:
     entry = StudyEntry(name=study.name, booth=booth, specimens=specimens, proofs=proofs)
     text = json.dumps(entry.model_dump(mode="json"), indent=1, ensure_ascii=False)
     members = {"study.json": text.encode(), **members}
-    carried = {**study.pictures, **study.meshes, **study.images}
+    # A photograph that was replaced stays in the history, for undoing, and not in the file.
+    shown = {used.picture for used in (*(s.reference for s in study.specimens if s.reference), *study.proofs)}
+    images = {name: data for name, data in study.images.items() if name in shown}
+    carried = {**study.pictures, **study.meshes, **images}
     return members | {name: bytes(data) for name, data in sorted(carried.items())}
 
 
