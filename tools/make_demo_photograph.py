@@ -10,15 +10,13 @@ import numpy as np
 import OpenImageIO as oiio
 
 import photometra.demo
-from photometra.colour import encode_srgb
-from photometra.demo.making import CAMERA, PHOTOGRAPH, PHOTOGRAPHED, study_without_photograph
+from photometra.demo.camera import taken
+from photometra.demo.making import PHOTOGRAPH, PHOTOGRAPHED, study_without_photograph
 from photometra.demo.samples import SAMPLES
 from photometra.imaging.booths import compiled_in, scene_of
 from photometra.tracing import Rendering
 
 WIDTH, HEIGHT, SAMPLES_EACH = 720, 480, 256
-_SHOT, _DARK = 0.012, 0.0015
-"""The sensor's noise: of its signal's root, and in the dark."""
 
 
 def main():
@@ -30,9 +28,7 @@ def main():
     while rendering.samples < SAMPLES_EACH:
         rendering.add(16)
         print(f"{rendering.samples} of {SAMPLES_EACH} samples", flush=True)
-    signal = np.maximum(rendering.picture() @ CAMERA.T, 0.0)
-    noise = np.random.default_rng(1878).normal(size=signal.shape) * np.hypot(_SHOT * np.sqrt(signal), _DARK)
-    shown = (np.clip(encode_srgb(signal + noise), 0.0, 1.0) * 255.0 + 0.5).astype(np.uint8)
+    shown = taken(rendering.picture(), np.random.default_rng(1878))
     path = Path(photometra.demo.__file__).with_name(PHOTOGRAPH)
     spec = oiio.ImageSpec(WIDTH, HEIGHT, 3, "uint8")
     spec.attribute("Compression", "jpeg:95")

@@ -10,13 +10,12 @@ from ..instruments.devices import Piece
 from ..readings import Reading, make_reading
 from ..study import Booth, Pin, Reference, Specimen, Study, write_file
 from ..surface import table
+from .camera import CAMERA
 from .samples import SAMPLES, Sample
 
 NAME = "Harrow Skerry"
 _SEED = 1876
 PHOTOGRAPHED, PHOTOGRAPH = "Varnished teak rail", "rail.jpg"
-CAMERA = 0.62 * np.array([[0.76, 0.2, 0.04], [0.12, 0.78, 0.1], [0.03, 0.2, 0.67]])
-"""The colours of a made-up camera, from scene-linear Rec.709 to its own."""
 _PINS = (
     Pin("Left", 0.33, 0.52, form="patch", to_x=0.42, to_y=0.6, counts=True),
     Pin("Right", 0.58, 0.5, form="patch", to_x=0.66, to_y=0.58, counts=True),
