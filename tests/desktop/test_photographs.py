@@ -206,6 +206,18 @@ def test_a_solve_counts_the_pins_of_the_photograph_and_can_be_stopped(window, qt
     assert not card.isVisible()
 
 
+def test_a_damaged_photograph_is_said_once(window, qtbot):
+    said = []
+    window.session.said.connect(said.append)
+    study = window.session.study
+    name = study.specimens[RAIL].reference.picture
+    window.session.history.apply(study.with_image(name, study.images[name][:900]), "spoil it")
+    window.session.choose(RAIL)
+    whole_picture(qtbot, window, 3)
+    qtbot.waitUntil(lambda: bool(said), timeout=PATIENCE_MS)
+    assert len(said) == 1 and said[0].startswith(f"{name}: ")
+
+
 def test_two_proofs_are_compared_with_each_other(window, qtbot):
     first = kept(window, qtbot)
     QTest.keyClick(window, Qt.Key.Key_J, CTRL)

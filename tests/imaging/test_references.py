@@ -273,6 +273,14 @@ def test_residuals_are_told_from_the_first_corner_whichever_way_up_the_chart_han
         assert int(np.argmax(found.residuals)) == (0 if corners is CORNERS else 23)
 
 
+def test_a_photograph_that_ends_too_soon_is_damaged(demo, tmp_path):
+    data = demo.images["images/rail.jpg"]
+    for length in (900, 40_000, len(data) - 2000):
+        (tmp_path / "a.jpg").write_bytes(data[:length])
+        with pytest.raises(PictureError, match=r"a.jpg: the picture is damaged"):
+            pyramid_of(tmp_path / "a.jpg", "sRGB")
+
+
 @pytest.mark.parametrize(("name", "kind", "channels", "tile"), [
     ("tiled.exr", "half", 3, 64), ("grey.exr", "float", 1, 0), ("alpha.png", "uint16", 4, 0),
     ("shine.hdr", "float", 3, 0), ("sixteen.tif", "uint16", 3, 128),

@@ -95,12 +95,12 @@ class Sight(QWidget):
         self._reader.failed.connect(session.said)
         self._photograph = Latest("photograph", self, AFTER_THE_PICTURE)
         self._photograph.done.connect(self.pins_read)
-        self._photograph.failed.connect(session.said)
+        self._photograph.failed.connect(self._photograph_failed)
         self._spectra = Latest("spectrum", self, 0.2)
         self._spectra.done.connect(lambda found: self.numbers.show_spectrum(*found))
         self._spectra.failed.connect(session.said)
         self._stop_spectrum = threading.Event()
-        self._pointed = self._spectrum_of = None
+        self._pointed = self._spectrum_of = self._failed_for = None
         self.picture.divided.connect(lambda place: self.comparison.set(place=place))
         column.addWidget(self._strip())
         column.addWidget(self.chain)
@@ -197,6 +197,13 @@ class Sight(QWidget):
         study, specimen = self.session.study, self.session.specimen
         if frame is not None and specimen is not None and frame.request.surface == specimen.surface:
             self._photograph.submit(lambda: pins_agreement(study, specimen, frame.linear))
+
+    def _photograph_failed(self, sentence):
+        """Say what is wrong with the photograph, once and not at every picture."""
+        reference = self.session.specimen.reference if self.session.specimen is not None else None
+        if (reference, sentence) != self._failed_for:
+            self._failed_for = reference, sentence
+            self.session.said.emit(sentence)
 
     def _compare(self):
         """Follow the comparison: have its picture made anew, or drop it."""

@@ -8,6 +8,7 @@ from pathlib import Path
 import numpy as np
 
 _LARGEST_SIDE = 32768
+DAMAGED = "the picture is damaged; save it again from where it came from"
 
 
 class PictureError(ValueError):
@@ -33,6 +34,10 @@ def opened_picture(path):
         if not (0 < spec.width <= _LARGEST_SIDE and 0 < spec.height <= _LARGEST_SIDE):
             raise PictureError(f"{path}: {spec.width} × {spec.height} is not a size that can be used")
         yield source
+        if source.has_error:
+            # Some decoders fill what is missing with grey, and only say so.
+            source.geterror()
+            raise PictureError(f"{path}: {DAMAGED}")
     finally:
         source.close()
 
@@ -43,7 +48,7 @@ def read_picture(path):
         spec = source.spec()
         pixels = source.read_image("float")
     if pixels is None:
-        raise PictureError(f"{path}: the picture is damaged; save it again from where it came from")
+        raise PictureError(f"{path}: {DAMAGED}")
     pixels = np.asarray(pixels, np.float32).reshape(spec.height, spec.width, -1)
     if pixels.shape[2] < 3:
         pixels = np.repeat(pixels[..., :1], 3, axis=2)

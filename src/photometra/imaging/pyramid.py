@@ -12,7 +12,7 @@ from pathlib import Path
 import numpy as np
 
 from .curves import curve_table, decoded, decoded_by_profile
-from .pictures import PictureError, opened_picture
+from .pictures import DAMAGED, PictureError, opened_picture
 
 MOST_PIXELS = 36_000_000
 """A larger picture is kept at a half, a quarter … of its size."""
@@ -74,7 +74,7 @@ def _bands(source, spec):
         else:
             rows = source.read_scanlines(0, 0, top + y, top + end, 0, 0, channels, kind)
         if rows is None:
-            raise ValueError("the picture is damaged; save it again from where it came from")
+            raise ValueError(DAMAGED)
         rows = np.asarray(rows).reshape(end - y, spec.width, channels)
         yield rows if channels == 3 else np.repeat(rows, 3, axis=2)
 
