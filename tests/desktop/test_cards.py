@@ -58,6 +58,15 @@ def test_cards_say_what_they_show(window):
     assert window.chart.verdict.text() == f"largest gloss difference: 144 of 2 allowed, out {OUT}"
 
 
+def test_an_axis_says_the_numbers_themselves(window):
+    for i in (0, 1, 2, 1, 3, 1):
+        window.session.choose_reading(i)
+        assert window.chart.plot.getAxis("left").autoSIPrefixScale == 1.0
+        assert window.chart.rest.getAxis("bottom").autoSIPrefixScale == 1.0
+    low, high = window.chart.plot.getAxis("left").range
+    assert 0.0 < low + 0.5 < high < 1.2
+
+
 def test_a_finished_solve_shows_its_work(window, qtbot):
     click(window.ledger.specimen_cards[2])
     with qtbot.waitSignal(window.solve_sheet.outcome, timeout=PATIENCE_MS) as outcome:

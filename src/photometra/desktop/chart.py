@@ -32,6 +32,14 @@ def style_plot(plot, view):
     plot.hideButtons()
 
 
+def label_axis(axis, words):
+    """Give an axis its words, and its numbers as they are: never in thousandths."""
+    looks = {"font-size": "8pt", "color": theme.current().quiet}
+    # Switching the prefixes off would leave the scale they had; in no range at all they have none.
+    axis.setLabel(words, siPrefixEnableRanges=((-1.0, -1.0),), **looks)
+    axis.updateAutoSIPrefix()
+
+
 def draw_reading(plot, reading, model=None):
     """Draw a reading's marks with error bars, and a model's lines (value columns, n); fits the plot to them."""
     values, sigma = reading.stacked()
@@ -130,7 +138,7 @@ class ReadingChart(QWidget):
         """Take on the present theme."""
         for plot in (self.plot, self.rest):
             style_plot(plot, self._graphs)
-        self.rest.getAxis("left").setLabel("in σ", **{"font-size": "8pt", "color": theme.current().quiet})
+        label_axis(self.rest.getAxis("left"), "in σ")
         self.refresh()
 
     def refresh(self):
@@ -148,8 +156,7 @@ class ReadingChart(QWidget):
             (self.plot.getAxis("left"), reading.kind.value_label),
             (self.rest.getAxis("bottom"), reading.kind.axis_label),
         ):  # fmt: skip
-            axis.enableAutoSIPrefix(False)
-            axis.setLabel(words, **{"font-size": "8pt", "color": theme.current().quiet})
+            label_axis(axis, words)
         self._show_verdict(reading, agreement)
         x = reading.x
         straw, verdigris = theme.colour("straw"), theme.colour("verdigris")

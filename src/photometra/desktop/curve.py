@@ -2,7 +2,7 @@
 
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt
-from PyQt6.QtGui import QColor, QLinearGradient, QPainter, QPen, QPolygonF
+from PyQt6.QtGui import QColor, QFontMetricsF, QLinearGradient, QPainter, QPen, QPolygonF
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ..colour import WAVELENGTHS, film_matrix
@@ -58,7 +58,8 @@ class Curve(QWidget):
         painter.setFont(theme.font(8.0))
         painter.setPen(theme.colour("quiet"))
         below = QRectF(0.0, self.height() - 18.0, self.width(), 16.0)
-        painter.drawText(below, Qt.AlignmentFlag.AlignCenter, self.words)
+        words = QFontMetricsF(painter.font()).elidedText(self.words, Qt.TextElideMode.ElideMiddle, below.width())
+        painter.drawText(below, Qt.AlignmentFlag.AlignCenter, words)
         drawn = [c for c in self.curves if c[0].size > 1]
         if not drawn:
             return

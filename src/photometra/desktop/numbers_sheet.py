@@ -51,7 +51,7 @@ class NumbersSheet(QWidget):
         self.table.verticalHeader().setVisible(False)
         self.table.verticalHeader().setDefaultSectionSize(20)
         self.table.setShowGrid(False)
-        self.table.setFont(theme.font(8.5))
+        self.table.setFont(theme.font(8.0))
         self.table.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
         self.table.horizontalHeader().setSectionResizeMode(QHeaderView.ResizeMode.ResizeToContents)
         self.table.horizontalHeader().setFont(theme.font(8.5))
@@ -160,7 +160,7 @@ class NumbersSheet(QWidget):
         self._filling = False
         self.histogram.show_curves([counts], "stops about white, −10 to +6", is_filled=True, mark=0.0)
         if profiles and self.line is not None and not self.is_pointing:
-            beside = "; its partner dashed" if len(profiles) > 1 else ""
+            beside = ", partner dashed" if len(profiles) > 1 else ""
             self.profile.show_curves(profiles, f"{self.line.name}{beside}")
         elif self.chosen is None and not self.is_pointing:
             self.profile.show_curves([], _NOTHING_CHOSEN)
