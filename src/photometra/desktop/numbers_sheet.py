@@ -26,7 +26,7 @@ from .curve import Curve
 from .session import Session
 
 _NOTHING_CHOSEN = "point at the picture for its spectrum"
-_COLUMNS = ("Pin", "ΔE", "linear", "luminance", "spread", "Lab")
+_COLUMNS = ("Pin", "ΔE", "linear", "Y", "spread", "Lab")
 
 
 class NumbersSheet(QWidget):
@@ -48,6 +48,7 @@ class NumbersSheet(QWidget):
         self.table = QTableWidget(0, len(_COLUMNS))
         self.table.setHorizontalHeaderLabels(_COLUMNS)
         self.table.setAccessibleName("Pins")
+        self.table.setToolTip("ΔE2000 to the partner; linear red, green, blue; luminance Y; spread of Y; L*, a*, b*")
         self.table.verticalHeader().setVisible(False)
         self.table.verticalHeader().setDefaultSectionSize(20)
         self.table.setShowGrid(False)
@@ -168,7 +169,7 @@ class NumbersSheet(QWidget):
     def show_spectrum(self, name, found):
         """found: (wavelength_nm, radiance) of the pin or place of a name; None where it was given up."""
         if found is not None and (self.is_pointing or self.line is None):
-            self.profile.show_curves([found], f"{name}, 380 to 780 nm", is_spectrum=True)
+            self.profile.show_curves([found], f"{name}, 380–780 nm", is_spectrum=True)
 
     def choose(self, row):
         """Choose a pin; what it shows stands in the chart until the pointer moves on in the picture."""
