@@ -10,7 +10,7 @@ from ..instruments.devices import Piece
 from ..readings import Reading, make_reading
 from ..study import Booth, Pin, Reference, Specimen, Study, write_file
 from ..surface import table
-from .camera import CAMERA
+from .camera import calibration
 from .samples import SAMPLES, Sample
 
 NAME = "Harrow Skerry"
@@ -75,9 +75,11 @@ def _with_photograph(study):
     """The study with the photograph of its rail, as `tools/make_demo_photograph.py` took it."""
     picture = files("photometra.demo").joinpath(PHOTOGRAPH)
     name = f"images/{PHOTOGRAPH}"
-    matrix = tuple(float(v) for v in np.round(np.linalg.inv(CAMERA), 4).reshape(-1))
+    found = calibration(np.random.default_rng(_SEED))
+    matrix = tuple(float(v) for v in found.matrix.reshape(-1))
     i = study.index(PHOTOGRAPHED)
-    rail = replace(study.specimens[i], reference=Reference(name, "sRGB", matrix, residual=0.4))
+    reference = Reference(name, "sRGB", matrix, residual=float(found.residuals.mean()))
+    rail = replace(study.specimens[i], reference=reference)
     return study.with_specimen_at(i, rail).with_image(name, picture.read_bytes())
 
 

@@ -252,8 +252,7 @@ class PhotographCard(Card):
             return "not counted"
         worst = max(self._pins, key=lambda p: p.value / p.tolerance)
         good = sum(p.within for p in self._pins)
-        value = f"ΔE {worst.value:.1f}" if worst.tolerance >= 1.0 else f"{100.0 * worst.value:.0f} %"
-        return f"{good} of {len(self._pins)} pins within, {worst.name}: {value}"
+        return f"{good} of {len(self._pins)} pins within, {worst.name}: {worst.told}"
 
     def paintEvent(self, _event):
         painter = QPainter(self)

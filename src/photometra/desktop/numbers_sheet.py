@@ -101,7 +101,7 @@ class NumbersSheet(QWidget):
         self.read = []
         self._filling = False
         session.booth_changed.connect(self._fill)
-        session.surface_changed.connect(self._fill)
+        session.surface_changed.connect(self._show_counting)
         self._fill()
 
     @property
@@ -137,18 +137,21 @@ class NumbersSheet(QWidget):
             self.table.item(r, 0).setText(pin.name)
             self.table.item(r, 0).setCheckState(Qt.CheckState.Checked if pin.counts else Qt.CheckState.Unchecked)
         self._filling = False
-        self.counting.setText(self._counting(sum(p.counts for p in pins)))
+        self._show_counting()
         self.remove_button.setEnabled(bool(pins))
         self.export_button.setEnabled(bool(pins))
 
+    def _show_counting(self):
+        """Say what the ticks mean for the next solve."""
+        self.counting.setText(self._counting(sum(p.counts for p in self.session.study.booth.pins)))
+
     def _counting(self, n):
-        """What the ticks mean for the next solve."""
         specimen = self.session.specimen
         if specimen is None or specimen.reference is None:
             return "Load a photograph (Ctrl+Shift+P), and a solve can count what the ticked pins show of it."
         if not n:
             return "Tick pins on the specimen, and the next solve counts what the photograph shows there."
-        return f"{n} {'pins count' if n > 1 else 'pin counts'}: a solve renders in the loop, which takes half a minute."
+        return f"{n} {'pins count' if n > 1 else 'pin counts'}: a solve renders in the loop, and says its cost."
 
     def show_numbers(self, read, profiles, counts):
         """read: an `AtPin` or None for each pin; profiles: [(place, luminance)]; counts: histogram."""

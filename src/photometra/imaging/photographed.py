@@ -39,10 +39,16 @@ class PinAgreement:
     name: str
     value: float
     tolerance: float
+    is_profile: bool = False
 
     @property
     def within(self):
         return self.value <= self.tolerance
+
+    @property
+    def told(self):
+        """For people: `ΔE 2.1`, or `9 %` of a profile."""
+        return f"{100.0 * self.value:.0f} %" if self.is_profile else f"ΔE {self.value:.1f}"
 
 
 def shown_at(pin, along, pixels):
@@ -57,7 +63,7 @@ def pin_agreement(pin, ours, theirs, display) -> PinAgreement:
     if pin.form == "line":
         known = np.isfinite(ours) & np.isfinite(theirs)
         apart = np.abs(ours - theirs)[known].mean() / max(theirs[known].mean(), 1e-9) if known.any() else np.inf
-        return PinAgreement(pin.name, float(apart), PROFILE_TOLERANCE)
+        return PinAgreement(pin.name, float(apart), PROFILE_TOLERANCE, True)
     labs = (xyz_to_lab(linear_srgb_to_xyz(display.balanced(v[None]))) for v in (ours, theirs))
     return PinAgreement(pin.name, float(delta_e_2000(*labs)[0]), COLOUR_TOLERANCE)
 
@@ -94,7 +100,7 @@ class Photographed:
         pins = study.counting_pins(specimen)
         if not pins:
             raise ValueError("no pin counts; tick at least one that lies on the specimen")
-        self.specimen, self.seed, self.rough = specimen, seed, False
+        self.seed, self.rough = seed, False
         self.scene, self.display = scene_of(study, specimen), display_of(study.booth)
         self._limits = limits_of(study.booth)
         self._constants = constants_reading(specimen.readings)
@@ -192,7 +198,7 @@ class Photographed:
 
     def _noise_of(self, rendering):
         """Variance of what the pins show of a render, from how its paths scatter, [(m,)]."""
-        variance, luminance = rendering.variance(), rendering.picture() @ np.array([0.2126, 0.7152, 0.0722])
+        variance, luminance = rendering.variance(), linear_srgb_to_xyz(rendering.picture())[..., 1]
         pooled = float(variance[self._only].sum() / max(np.square(luminance[self._only]).sum(), 1e-12))
         out = []
         for pin, (rows, columns, along) in zip(self.pins, self._places, strict=True):

@@ -16,8 +16,7 @@ class Reference:
 
     curve: how its numbers stand for light; matrix: from its linear RGB to scene-linear, row by row; exposure in stops;
     corners: which four places of it are the corners of the booth as the camera sees it in a frame of the photograph's
-    own shape; residual: mean ΔE2000 of the chart it was
-    calibrated by, 0 without one.
+    own shape; residual: mean ΔE2000 of the chart it was calibrated by, 0 without one.
     """
 
     picture: str
