@@ -141,6 +141,10 @@ def test_a_charts_colours_are_taken_from_a_file(sheet, window, qtbot, tmp_path):
 def test_a_grey_patch_ties_the_exposure_to_the_render(sheet, window, qtbot):
     click(sheet.tasks["grey"])
     click(sheet.tie)
+    # The frame stays where it is while a grey is looked for.
+    corners = sheet.reference.corners
+    drag(sheet.view, sheet.view.point_of((0.0, 0.0)).toPoint(), sheet.view.point_of((0.2, 0.2)).toPoint())
+    assert sheet.view.corners == sheet.reference.corners == corners
     grey, said = (0.545, 0.895), []
     window.session.said.connect(said.append)
     click(sheet.view, sheet.view.point_of(grey).toPoint())

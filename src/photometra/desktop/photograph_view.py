@@ -76,6 +76,11 @@ class PhotographView(QWidget):
             self.update()
 
     @property
+    def _has_handles(self):
+        """Whether the corners can be dragged: only while they stand for something that is being placed."""
+        return self.has_grid or self.is_frame_held
+
+    @property
     def _fitting(self):
         """Widget pixels of one of the photograph's, where all of it is seen."""
         p = self.tiles.pyramid
@@ -132,7 +137,7 @@ class PhotographView(QWidget):
         away = [(self.point_of(c) - event.position()).manhattanLength() for c in self.corners]
         nearest = int(np.argmin(away))
         self._pressed = event.position()
-        if away[nearest] < _REACH:
+        if self._has_handles and away[nearest] < _REACH:
             self._held = nearest
         elif self.is_frame_held and self._is_within(event.position()):
             self._frame_from = event.position()
@@ -199,7 +204,7 @@ class PhotographView(QWidget):
         if self.has_grid:
             self._paint_grid(painter)
         painter.setBrush(theme.colour("raised"))
-        for c in self.corners:
+        for c in self.corners if self._has_handles else ():
             painter.drawEllipse(self.point_of(c), 5.5, 5.5)
 
     def _paint_render(self, painter):

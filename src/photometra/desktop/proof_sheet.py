@@ -71,7 +71,7 @@ class ProofSheet(Sheet):
         self.list = QListWidget()
         self.list.setViewMode(QListWidget.ViewMode.IconMode)
         self.list.setIconSize(_THUMB)
-        self.list.setGridSize(QSize(_THUMB.width() + 14, _THUMB.height() + 46))
+        self.list.setGridSize(QSize(_THUMB.width() + 14, _THUMB.height() + 34))
         self.list.setResizeMode(QListWidget.ResizeMode.Adjust)
         self.list.setMovement(QListWidget.Movement.Static)
         self.list.setWordWrap(True)
@@ -142,7 +142,7 @@ class ProofSheet(Sheet):
         for p in study.proofs:
             image = _thumbnail(p.picture, study.images.get(p.picture, b""), study.booth)
             good, of = p.within
-            item = QListWidgetItem(f"{p.name}\n{good} of {of} within" if of else p.name)
+            item = QListWidgetItem(f"{p.name}, {good} of {of} within" if of else p.name)
             if image is not None:
                 icon = QIcon()
                 for mode in (QIcon.Mode.Normal, QIcon.Mode.Selected):
