@@ -1,7 +1,10 @@
 """Files, the constants browser and the hand-over, in the real window."""
 
-import json
 import os
+import shutil
+import subprocess
+import sys
+import time
 from pathlib import Path
 
 import pytest
@@ -11,7 +14,7 @@ from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QFileDialog, QInputDialog
 
 from photometra.imaging.pictures import read_header, read_picture, write_exr
-from photometra.study import Journal, read_file, write_file
+from photometra.study import Journal, StudyError, read_file, write_file
 from photometra.study.journal import journal_folder
 
 from .conftest import PATIENCE_MS, answer, click
@@ -109,17 +112,19 @@ class TestFiles:
         assert window.session.specimen is None
 
     def test_another_program_has_it_open(self, window, own_demo, tmp_path, qtbot):
-        from photometra.study import Claim
-
         other = tmp_path / "other.photometra"
         other.write_bytes(own_demo.read_bytes())
-        claim = Claim(other)
-        claim.take()
-        claim._file.write_text(str(os.getppid()))
-        told = []
-        answer("OK", told.append)
-        window.files.open(other)
-        qtbot.waitUntil(lambda: bool(told), timeout=PATIENCE_MS)
+        code = (
+            f"from photometra.study import Claim; c = Claim({str(other)!r}); c.take(); print('taken', flush=True);"
+            "import sys; sys.stdin.read()"
+        )
+        with subprocess.Popen([sys.executable, "-c", code], stdin=subprocess.PIPE, stdout=subprocess.PIPE) as program:
+            assert program.stdout.readline() == b"taken\n"
+            told = []
+            answer("OK", told.append)
+            window.files.open(other)
+            qtbot.waitUntil(lambda: bool(told), timeout=PATIENCE_MS)
+            program.kill()
         assert "is open in another Photometra" in told[0]
 
 
@@ -185,23 +190,64 @@ class TestBringingIn:
         )
 
 
+class TestSaving:
+    def test_a_newer_save_that_fails_is_heard_and_keeps_the_journal(self, window, own_demo, qtbot, monkeypatch):
+        """The first save is under way when the window is to close; the one of what was changed since fails."""
+        spoil(window)
+        window.files.autosave()
+        qtbot.waitUntil(lambda: any(journal_folder().glob("*.json")), timeout=PATIENCE_MS)
+        first, told = window.session.study, []
+
+        def slow_then_full(study, path):
+            time.sleep(0.5)
+            if study != first:
+                raise StudyError(f"{path}: the study could not be saved (No space left on device)")
+            write_file(study, path)
+
+        monkeypatch.setattr("photometra.desktop.files.write_file", slow_then_full)
+        QTest.keyClick(window, Qt.Key.Key_S, CTRL)
+        window.session.set_values({"roughness": 0.777})
+
+        def then(text):
+            told.append(text)
+            answer("OK", told.append)
+
+        answer("Save", then)
+        assert not window.files.may_leave()
+        qtbot.waitUntil(lambda: len(told) == 2, timeout=PATIENCE_MS)
+        assert "No space left" in told[1]
+        assert read_file(own_demo) == first and not window.session.history.is_saved
+        window.files.end()
+        assert any(journal_folder().glob("*.json"))
+
+
 class TestAutosave:
     def test_unsaved_work_is_kept_and_dropped_once_saved(self, window, qtbot):
         spoil(window)
         window.files.autosave()
-        mine = journal_folder() / f"{os.getpid()}.photometra"
-        qtbot.waitUntil(mine.exists, timeout=PATIENCE_MS)
-        assert read_file(mine) == window.session.study
+        kept = lambda: list(journal_folder().glob("*.json"))  # noqa: E731
+        qtbot.waitUntil(lambda: bool(kept()), timeout=PATIENCE_MS)
+        assert read_file(kept()[0].with_suffix(".photometra")) == window.session.study
         QTest.keyClick(window, Qt.Key.Key_S, CTRL)
-        qtbot.waitUntil(lambda: not mine.exists(), timeout=PATIENCE_MS)
+        qtbot.waitUntil(lambda: not kept(), timeout=PATIENCE_MS)
+
+    def test_a_failing_autosave_is_said(self, window, qtbot):
+        folder = journal_folder()
+        folder.parent.mkdir(parents=True, exist_ok=True)
+        shutil.rmtree(folder, ignore_errors=True)
+        folder.write_text("in the way")
+        try:
+            with qtbot.waitSignal(window.session.said, check_params_cb=lambda s: "Autosave failed" in s, timeout=9000):
+                spoil(window)
+                window.files.autosave()
+        finally:
+            folder.unlink()
 
     def left_behind(self, study, path):
-        """As a program leaves it that was killed."""
-        Journal().keep(study, path)
-        for suffix in (".photometra", ".json"):
-            (journal_folder() / f"{os.getpid()}{suffix}").rename(journal_folder() / f"999999998{suffix}")
-        note = journal_folder() / "999999998.json"
-        note.write_text(json.dumps({**json.loads(note.read_text()), "pid": 999999998}))
+        """As a program leaves it that was killed: the system lets its lock go."""
+        journal = Journal()
+        journal.keep(study, path)
+        os.close(journal._lock)
 
     def test_work_of_a_killed_program_is_brought_back(self, make_window, demo, own_demo):
         lost = demo.with_size(0, 33.0)

@@ -1,5 +1,6 @@
 """Pictures in and out, and the chain from scene-linear to the screen."""
 
+import struct
 import threading
 
 import numpy as np
@@ -19,6 +20,7 @@ from photometra.imaging.display import (
     view_names,
 )
 from photometra.imaging.pictures import PictureError, read_header, read_picture, write_exr, write_png
+from photometra.imaging.pyramid import pyramid_of
 from photometra.imaging.rendering import render_picture
 from photometra.study import Booth, Specimen, Study
 
@@ -26,6 +28,25 @@ _RNG = np.random.default_rng(3)
 
 
 class TestPictures:
+    def test_a_picture_bomb_is_refused_before_it_is_decoded(self, tmp_path):
+        """A TIFF of few bytes that says it is 32768 × 32768."""
+        entries = (
+            (256, 4, 32768), (257, 4, 32768), (258, 3, 8), (259, 3, 1), (262, 3, 2), (273, 4, 150), (277, 3, 3),
+            (278, 4, 32768), (279, 4, 100),
+        )  # fmt: skip
+        tags = b"".join(struct.pack("<HHII", tag, kind, 1, value) for tag, kind, value in entries)
+        bomb = tmp_path / "bomb.tif"
+        bomb.write_bytes(struct.pack("<2sHIH", b"II", 42, 8, len(entries)) + tags + bytes(4) + bytes(200))
+        for read in (read_picture, lambda path: pyramid_of(path, "sRGB")):
+            with pytest.raises(PictureError, match="more than can be held"):
+                read(bomb)
+
+    def test_as_bright_as_a_person_may_make_it_nothing_overflows(self):
+        with np.errstate(all="raise"):
+            for view in (PLAIN, FILMIC):
+                shown = Display(30.0, None, view, 1.0).picture(np.full((2, 2, 3), 1e30, np.float32))
+                assert np.isfinite(shown).all() and shown.min() > 0.7
+
     def test_exr_keeps_floats_and_header(self, tmp_path):
         pixels = (_RNG.random((6, 9, 3)) * 50.0 - 1.0).astype(np.float32)
         write_exr(tmp_path / "a.exr", pixels, {"photometra:specimen": "Brass ✓"})
@@ -139,7 +160,7 @@ class TestBooths:
     def test_by_file_by_study_and_by_nothing(self, tmp_path):
         sky = np.full((4, 8, 3), 0.5, np.float32)
         write_exr(tmp_path / "sky.exr", sky)
-        assert environment(str(tmp_path / "sky.exr")).radiance == pytest.approx(sky)
+        assert environment(str(tmp_path / "sky.exr"), may_be_file=True).radiance == pytest.approx(sky)
         data = (tmp_path / "sky.exr").read_bytes()
         assert environment("pictures/sky.exr", {"pictures/sky.exr": data}).radiance == pytest.approx(sky)
         with pytest.raises(PictureError, match="choose from uniform"):

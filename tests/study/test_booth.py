@@ -4,13 +4,14 @@ import json
 import zipfile
 from dataclasses import asdict, replace
 
+import numpy as np
 import pytest
 import trimesh
 from hypothesis import given
 from hypothesis import strategies as st
 
 from photometra.imaging.booths import compiled_in, limits_of, scene_of, standing
-from photometra.imaging.pictures import PictureError
+from photometra.imaging.pictures import PictureError, write_exr
 from photometra.study import (
     VIEWPOINTS,
     Booth,
@@ -21,6 +22,7 @@ from photometra.study import (
     StudyError,
     Viewpoint,
     read_file,
+    shown_names,
     write_file,
 )
 from photometra.study.schema import BoothEntry
@@ -105,6 +107,28 @@ def test_what_has_no_inside_is_rendered_as_a_sheet():
     assert compiled_in(scene_of(study, rag), rag).scalars[rows.SHEET] == 1.0
     ball = replace(rag, shape="ball")
     assert compiled_in(scene_of(study, ball), ball).scalars[rows.SHEET] == 0.0
+
+
+def test_two_files_of_one_name_stay_two():
+    study = own_study()
+    a = study.with_environment("/here/My sky.EXR", b"one").with_environment("/there/My sky.EXR", b"two")
+    assert sorted(a.pictures.values()) == [b"one", b"two"] and a.pictures[a.booth.environment] == b"two"
+    assert a.with_environment("/here/My sky.EXR", b"one").pictures == a.pictures
+    b = study.with_mesh(0, "cup.obj", b"one").with_mesh(0, "elsewhere/cup.stl", b"two")
+    assert {b"one", b"two"} <= set(b.meshes.values()) and b.meshes[b.specimens[0].shape] == b"two"
+    names = shown_names(a.pictures)
+    assert len(set(names.values())) == 2 and all(n.startswith("My-sky") for n in names.values())
+    assert shown_names([a.booth.environment]) == {a.booth.environment: "My-sky.exr"}
+
+
+@pytest.mark.parametrize("named", ["/etc/passwd.exr", "/dev/zero", "../sky.exr", "pictures/none.exr"])
+def test_a_study_cannot_have_other_files_read(named, tmp_path, monkeypatch):
+    monkeypatch.chdir(tmp_path)
+    write_exr(tmp_path / "sky.exr", np.ones((4, 8, 3)))
+    study = own_study().with_booth(environment=named)
+    with pytest.raises(PictureError, match="there is no environment"):
+        scene_of(study, study.specimens[0])
+    assert scene_of(study, study.specimens[0], str(tmp_path / "sky.exr")).environment.radiance.shape == (4, 8, 3)
 
 
 def test_the_furnace_has_neither_stage_nor_lamps():

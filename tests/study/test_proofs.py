@@ -91,6 +91,14 @@ def test_a_taken_name_gets_a_number_and_a_removed_proof_takes_its_picture_along(
     assert twice.proofs[0].within == (1, 1)
 
 
+def test_a_renamed_specimen_keeps_its_proofs(demo):
+    proof = Proof("Proof 1", demo.specimens[1].name, demo.specimens[1].surface, "images/a.exr")
+    study = demo.with_proof(proof, b"x").with_proof(replace(proof, specimen=demo.specimens[0].name), b"x")
+    renamed = study.with_renamed(1, "Prism of the lantern")
+    assert [p.specimen for p in renamed.proofs] == ["Prism of the lantern", demo.specimens[0].name]
+    assert renamed.specimen(renamed.proofs[0].specimen).surface == proof.surface
+
+
 def test_what_differs_stands_in_the_order_of_the_section():
     a = Surface({"roughness": 0.2, "sheen.amount": 0.5, "ior": 1.6})
     assert differing(a, Surface()) == ["sheen.amount", "roughness", "ior"] and differing(a, a) == []

@@ -161,6 +161,7 @@ class TestFile:
         (lambda m: {**m, "study.json": b"{"}, "study.json is damaged"),
         (lambda m: {**m, "study.json": b"[1]"}, "not a study"),
         (lambda m: {**m, "study.json": b"[" * 100_000}, "study.json is damaged"),
+        (lambda m: {**m, "study.json": b"1" * 10_000}, "study.json is damaged"),
         (lambda m: {**m, "study.json": b"\xff"}, "study.json is damaged"),
         (lambda m: {k: v for k, v in m.items() if "gloss" not in k}, "is missing"),
         (lambda m: {k: (b"n,hue\n1,2\n" if "gloss" in k else v) for k, v in m.items()}, "column 'hue' is not known"),
@@ -242,6 +243,18 @@ class TestFile:
             write_file(demo.with_size(0, 1.0), path, power_cut)
         assert path.read_bytes() == before and list(tmp_path.iterdir()) == [path]
 
+    def test_what_killed_saves_left_is_swept_once_it_is_old(self, demo, tmp_path):
+        path = tmp_path / "a[b].photometra"
+        old, fresh, foreign = (
+            tmp_path / n for n in (f".{path.name}.x.writing", f".{path.name}.y.writing", ".b.writing")
+        )
+        for file in (old, fresh, foreign):
+            file.write_bytes(b"half")
+        for file in (old, foreign):
+            os.utime(file, (0, 0))
+        write_file(demo, path)
+        assert {p.name for p in tmp_path.iterdir()} == {path.name, fresh.name, foreign.name}
+
 
 @pytest.mark.long
 def test_killed_at_any_moment_of_a_save_nothing_is_lost(demo, tmp_path):
@@ -263,6 +276,12 @@ def test_killed_at_any_moment_of_a_save_nothing_is_lost(demo, tmp_path):
         assert read_file(path).specimens[1:] == demo.specimens[1:]
 
 
+_KEEP_AND_END = (
+    "from photometra.study import Journal; from photometra.demo import make_study;"
+    "kept = Journal(); kept.keep(make_study(), '/tmp/was.photometra')"
+)
+
+
 class TestJournal:
     @pytest.fixture(autouse=True)
     def _empty(self):
@@ -271,17 +290,13 @@ class TestJournal:
 
     def test_one_programs_own_work_is_no_rescue(self, demo):
         journal = Journal()
-        assert journal.keep(demo, "/tmp/x.photometra")
+        assert journal.keep(demo, "/tmp/x.photometra") == ""
         assert rescues() == []
         journal.clear()
         assert list(journal_folder().iterdir()) == []
 
     def test_what_an_ended_program_left_is_offered_once(self, demo):
-        code = (
-            "from photometra.study import Journal; from photometra.demo import make_study;"
-            "Journal().keep(make_study(), '/tmp/was.photometra')"
-        )
-        subprocess.run([sys.executable, "-c", code], check=True)
+        subprocess.run([sys.executable, "-c", _KEEP_AND_END], check=True)
         found = rescues()
         assert [(r.name, r.path) for r in found] == [("Harrow Skerry", Path("/tmp/was.photometra"))]
         assert found[0].study() == demo
@@ -294,17 +309,57 @@ class TestJournal:
         (journal_folder() / "2.json").write_text('{"pid": "x"}')
         assert rescues() == []
 
+    def test_a_rescue_is_offered_though_its_process_number_runs_again(self, demo):
+        """As in a container, where every program of ours has the same number."""
+        subprocess.run([sys.executable, "-c", _KEEP_AND_END], check=True)
+        for file in journal_folder().iterdir():
+            number, _, rest = file.name.partition("-")
+            file.rename(file.with_name(f"{os.getpid()}-{rest}"))
+            assert number != str(os.getpid())
+        assert [r.name for r in rescues()] == ["Harrow Skerry"]
+
+    def test_a_running_programs_journal_is_no_rescue_for_others(self):
+        code = _KEEP_AND_END + ";print('kept', flush=True); import sys; sys.stdin.read()"
+        with subprocess.Popen([sys.executable, "-c", code], stdin=subprocess.PIPE, stdout=subprocess.PIPE) as other:
+            assert other.stdout.readline() == b"kept\n"
+            assert rescues() == []
+            other.kill()
+        assert len(rescues()) == 1
+
+    def test_a_failed_autosave_says_so(self, demo):
+        journal_folder().parent.mkdir(parents=True, exist_ok=True)
+        journal_folder().rmdir() if journal_folder().exists() else None
+        journal_folder().write_text("in the way")
+        try:
+            assert "Autosave failed" in Journal().keep(demo, None)
+        finally:
+            journal_folder().unlink()
+
     def test_a_claim_tells_of_another_running_program(self, tmp_path):
         path = tmp_path / "a.photometra"
         mine = Claim(path)
         mine.take()
         assert mine.holder() is None
-        mine._file.write_text("1")
-        assert Claim(path).holder() == 1
+        code = (
+            f"from photometra.study import Claim; c = Claim({str(path)!r}); print(c.holder(), flush=True);"
+            "c.take(); import sys; sys.stdin.read()"
+        )
+
+        def other():
+            return subprocess.Popen([sys.executable, "-c", code], stdin=subprocess.PIPE, stdout=subprocess.PIPE)
+
+        with other() as second:
+            assert int(second.stdout.readline()) == os.getpid()
+            second.kill()
         mine.release()
-        assert Claim(path).holder() == 1
-        mine._file.write_text("999999999")
-        assert Claim(path).holder() is None
+        with other() as second:
+            assert second.stdout.readline() == b"None\n"
+            deadline = time.monotonic() + 10.0
+            while mine.holder() != second.pid and time.monotonic() < deadline:
+                time.sleep(0.01)
+            assert mine.holder() == second.pid
+            second.kill()
+        assert mine.holder() is None
 
 
 def test_surfaces_in_a_study_are_plain_data(demo):

@@ -55,6 +55,22 @@ def test_the_hierarchy_finds_what_every_triangle_by_itself_would(count, seed):
     assert distance[hits] == pytest.approx(expected[hits], rel=1e-6)
 
 
+def test_no_mesh_outgrows_the_stack():
+    """Triangles ever closer to one corner, each a fixed share of the last: every division parts off one alone."""
+    count = 60_000
+    places = np.concatenate([0.5 ** np.linspace(0.0, 60.0, 4000), np.zeros(count - 4000)])
+    size = 0.2 * np.maximum(places, 1e-6)
+    a = np.stack([places, 0.0 * places, 0.0 * places], axis=1)
+    vertices = np.concatenate([a, a + size[:, None] * [1.0, 0, 0], a + size[:, None] * [0, 1.0, 0]])
+    mesh = mesh_from(vertices, np.arange(3 * count).reshape(3, -1).T)
+    levels = np.zeros(len(mesh.nodes), int)
+    for node, level in enumerate(levels):
+        for child in mesh.nodes[node, 12:14].astype(int):
+            if child > 0:
+                levels[child] = level + 1
+    assert levels.max() + 1 < DEPTH
+
+
 def test_rays_along_the_axes_and_from_far_away_are_met():
     box = trimesh.creation.box((2.0, 2.0, 2.0))
     mesh = mesh_from(box.vertices, box.faces)

@@ -105,8 +105,8 @@ def _standing(document, specimen, shape, unit):
     if unit not in UNITS_MM:
         raise Refused(f"--unit: a mesh file does not say how long one unit is; give one of {', '.join(UNITS_MM)}")
     kept = read_mesh(shape).as_ply(UNITS_MM[unit])
-    name = "meshes/given.ply"
-    return replace(document, meshes={**document.meshes, name: kept}), replace(specimen, shape=name)
+    document = document.with_mesh(document.index(specimen.name), shape, kept)
+    return document, replace(specimen, shape=document.specimen(specimen.name).shape)
 
 
 def _looked_at(document, viewpoint, region, clamp):

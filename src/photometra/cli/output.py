@@ -33,15 +33,17 @@ def _finite(data):
 
 
 def table(title, columns, rows):
-    """A table on standard output; `columns` names, the first left, the others right."""
+    """A table on standard output; `columns` names, the first left, the others right. Nothing in it is markup."""
     from rich.console import Console
     from rich.table import Table
+    from rich.text import Text
 
-    made = Table(title=title, title_justify="left", title_style="bold", box=None, pad_edge=False)
+    heading = Text(title) if title else None
+    made = Table(title=heading, title_justify="left", title_style="bold", box=None, pad_edge=False)
     for i, column in enumerate(columns):
         made.add_column(column, justify="left" if i == 0 else "right", overflow="fold")
     for row in rows:
-        made.add_row(*(str(cell) for cell in row))
+        made.add_row(*(Text(str(cell)) for cell in row))
     Console(width=None if sys.stdout.isatty() else 120, highlight=False).print(made)
 
 

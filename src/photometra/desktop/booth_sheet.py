@@ -4,13 +4,14 @@ from dataclasses import replace
 from functools import partial
 
 from PyQt6.QtCore import Qt, pyqtSignal
-from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLabel, QToolButton, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QToolButton, QVBoxLayout, QWidget
 
 from ..colour.lamps import LAMPS
-from ..study import VIEWPOINTS
+from ..study import VIEWPOINTS, shown_names
 from ..tracing import SHAPES
 from .drag_field import DragField
 from .session import Session
+from .text import Label
 
 _SHAPE_NAMES = {"steps": "step block", "filled": "liquid in vessel"}
 
@@ -74,7 +75,7 @@ class BoothSheet(QWidget):
     def _column(self, title):
         column = QVBoxLayout()
         column.setSpacing(3)
-        heading = QLabel(title)
+        heading = Label(title)
         heading.setObjectName("heading")
         column.addWidget(heading)
         return column
@@ -178,11 +179,12 @@ class BoothSheet(QWidget):
         """Show the booth as it stands."""
         booth, specimen = self.session.study.booth, self.session.specimen
         self.setEnabled(specimen is not None)
-        names = [*SHAPES, *self.session.study.meshes, None]
+        kept = shown_names(self.session.study.meshes)
+        names = [*SHAPES, *kept, None]
         if [self.shape.itemData(i) for i in range(self.shape.count())] != names:
             self.shape.clear()
             for name in names:
-                title = _SHAPE_NAMES.get(name, name.removeprefix("meshes/")) if name else "mesh from a file…"
+                title = kept.get(name, _SHAPE_NAMES.get(name, name)) if name else "mesh from a file…"
                 self.shape.addItem(title, name)
         if specimen is not None:
             self.shape.setCurrentIndex(max(0, self.shape.findData(specimen.shape)))

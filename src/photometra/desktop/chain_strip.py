@@ -2,7 +2,7 @@
 
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QPainter, QPen
-from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLabel, QToolButton, QWidget
+from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QToolButton, QWidget
 
 from ..colour import linear_srgb_to_xyz
 from ..colour.temperature import temperature_of
@@ -10,6 +10,7 @@ from ..imaging.display import BALANCE, CHAIN, COMPRESSION, EXPOSURE, FILMIC, PLA
 from . import theme
 from .drag_field import DragField
 from .session import Session
+from .text import Label
 
 
 def white_words(white):
@@ -65,7 +66,7 @@ class ChainStrip(QWidget):
         self.neutral = self._tool(
             "Neutral", "Balance on a place that is known to be neutral: click it in the picture (N)", "N", "neutral"
         )
-        self.white = QLabel()
+        self.white = Label()
         self.white.setFont(theme.font(8.5))
         self.white.setToolTip(
             "Colour temperature of the white that is balanced to, and its tint: + to green, − to magenta (Duv · 1000)"

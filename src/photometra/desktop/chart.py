@@ -6,12 +6,13 @@ A click on a mark leaves that point out of every reckoning, or counts it again.
 import numpy as np
 import pyqtgraph as pg
 from PyQt6.QtCore import QPointF, Qt
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QSizePolicy, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QSizePolicy, QVBoxLayout, QWidget
 
 from ..readings import plain_name, with_mask
 from . import theme
 from .ledger import OUT, drawn, verdict_of
 from .session import Session
+from .text import Label
 
 _SYMBOLS = ("o", "t1", "s")
 _REACH_PX = 9.0
@@ -102,7 +103,7 @@ class ReadingChart(QWidget):
         self.session = session
         self.setObjectName("panel")
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
-        self.title, self.verdict = QLabel(), QLabel()
+        self.title, self.verdict = Label(), Label()
         self.title.setObjectName("heading")
         # A long name must not widen the window.
         self.title.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)

@@ -5,7 +5,6 @@ from PyQt6.QtGui import QColor, QPainter, QPen
 from PyQt6.QtWidgets import (
     QGridLayout,
     QHBoxLayout,
-    QLabel,
     QPushButton,
     QSizePolicy,
     QToolButton,
@@ -18,6 +17,7 @@ from ..surface.scale import Scale
 from . import theme
 from .gauge import Pin, Track, ValueEdit, tooltip
 from .spectrum_strip import SpectrumStrip
+from .text import Label
 
 
 class Swatch(QWidget):
@@ -54,7 +54,7 @@ class TripleGauge(QWidget):
             tooltip(p) + ("<br>Type #rrggbb, or r, g, b (linear)" if p.kind == "colour" else "<br>Type r, g, b")
         )
         self._value = p.default
-        label = QLabel(p.label)
+        label = Label(p.label)
         self.swatch = Swatch()
         self.swatch.setVisible(p.kind == "colour")
         self.pin = Pin()
@@ -91,7 +91,7 @@ class TripleGauge(QWidget):
                 f"{p.label}, {name.lower()}",
             )
             track.moved.connect(lambda v, goes_on, i=i: self._moved(i, v, goes_on))
-            title, number = QLabel(name), QLabel()
+            title, number = Label(name), Label()
             title.setObjectName("quiet")
             number.setMinimumWidth(98)
             number.setAlignment(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
@@ -164,7 +164,7 @@ class ConstantsRow(QWidget):
         super().__init__(parent)
         self.setToolTip(tooltip(p))
         self.swatch = Swatch()
-        self.name = QLabel()
+        self.name = Label()
         self.name.setObjectName("heading")
         self.name.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)
         self.button = QPushButton("Browse…")
@@ -181,7 +181,7 @@ class ConstantsRow(QWidget):
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 2, 0, 6)
         column.setSpacing(3)
-        column.addWidget(QLabel(p.label))
+        column.addWidget(Label(p.label))
         column.addLayout(row)
         self.button.clicked.connect(self.browse)
         self.clear_button.clicked.connect(self.cleared)

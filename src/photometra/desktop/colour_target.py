@@ -8,7 +8,6 @@ from PyQt6.QtWidgets import (
     QDoubleSpinBox,
     QFormLayout,
     QHBoxLayout,
-    QLabel,
     QLineEdit,
     QVBoxLayout,
 )
@@ -17,6 +16,7 @@ from ..colour import ILLUMINANTS, OBSERVERS, lab_to_xyz, xyz_to_linear_srgb
 from ..readings import KINDS
 from ..readings.targets import colour_target
 from .colour_gauge import Swatch
+from .text import Label
 
 
 class ColourTarget(QDialog):
@@ -45,7 +45,7 @@ class ColourTarget(QDialog):
             box.setSingleStep(0.1)
             box.setValue(value)
             box.setToolTip(tip)
-        self.says = QLabel("L*a*b* as three numbers, XYZ with white at 100, or #rrggbb")
+        self.says = Label("L*a*b* as three numbers, XYZ with white at 100, or #rrggbb")
         self.says.setObjectName("quiet")
         self.says.setWordWrap(True)
         line = QHBoxLayout()

@@ -3,13 +3,14 @@
 import numpy as np
 from PyQt6.QtCore import QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QPainter
-from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLabel, QMenu, QToolButton, QWidget
+from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QMenu, QToolButton, QWidget
 
 from ..imaging.comparing import LARGEST_SHOWN, ramp, signed_ramp
 from . import theme
 from .comparison import BLEND, COLOUR, DIVIDER, FLICKER, LUMINANCE, MODES, Comparison
 from .drag_field import DragField
 from .session import Session
+from .text import Label
 
 PHOTOGRAPH = "photograph"
 
@@ -81,9 +82,9 @@ class CompareStrip(QWidget):
         self.angle = DragField("angle", "°", -90.0, 90.0, 0.5, 0, "How far the divider is turned from upright")
         self.angle.changed.connect(lambda v, _g: comparison.set(angle=v))
         self.legend = Legend()
-        self.words = QLabel()
+        self.words = Label()
         self.words.setFont(theme.font(8.5))
-        self.which = QLabel()
+        self.which = Label()
         self.which.setFont(theme.font(8.5, theme.MEDIUM))
         self.now_button = QToolButton()
         self.now_button.setText("now")

@@ -9,7 +9,6 @@ from PyQt6.QtWidgets import (
     QDialog,
     QHBoxLayout,
     QHeaderView,
-    QLabel,
     QLineEdit,
     QProgressBar,
     QPushButton,
@@ -26,6 +25,7 @@ from ..surface import hex_colour, table, table_names
 from ..surface.constants import choosing
 from . import theme
 from .session import Session
+from .text import Label
 from .workers import LongJob
 
 _NAME, _MATTER, _FACE, _DELTA, _MISFIT = range(5)
@@ -153,17 +153,17 @@ class ConstantsBrowser(QDialog):
 
     def _make_details(self):
         column = QVBoxLayout()
-        self.title = QLabel()
+        self.title = Label()
         self.title.setFont(theme.font(13.0, QFont.Weight.DemiBold))
         self.swatch = QWidget()
         self.swatch.setFixedHeight(54)
         self.swatch.setAutoFillBackground(True)
         self.constants_plot = self._plot("n, k")
         self.reflectance_plot = self._plot("reflectance facing us, %")
-        self.source = QLabel()
+        self.source = Label()
         self.source.setWordWrap(True)
         self.source.setObjectName("quiet")
-        self.note = QLabel()
+        self.note = Label()
         self.note.setWordWrap(True)
         column.addWidget(self.title)
         column.addWidget(self.swatch)

@@ -6,7 +6,6 @@ from PyQt6.QtWidgets import (
     QComboBox,
     QGridLayout,
     QHBoxLayout,
-    QLabel,
     QProgressBar,
     QPushButton,
     QScrollArea,
@@ -22,6 +21,7 @@ from . import theme
 from .heat_table import HeatTable
 from .session import Session
 from .sheet import Sheet
+from .text import Label
 from .workers import LongJob
 
 _SHOWN, _WORTH_IT = 6, 1.05
@@ -54,13 +54,13 @@ class EvidenceSheet(Sheet):
         self.table = HeatTable(cell_width=40.0, cell_height=26.0)
         self.table.setAccessibleName("Which reading pins which parameter down")
         self.table.chosen.connect(self._cell_chosen)
-        self._words = QLabel()
+        self._words = Label()
         self._words.setWordWrap(True)
         self._words.setObjectName("quiet")
         self._scroll = QScrollArea()
         self._scroll.setWidgetResizable(False)
         self._scroll.setWidget(self.table)
-        self.advice_head = QLabel("Next reading")
+        self.advice_head = Label("Next reading")
         self.advice_head.setObjectName("heading")
         self.goal = QComboBox()
         self.goal.setAccessibleName("Parameter to know better")
@@ -75,7 +75,7 @@ class EvidenceSheet(Sheet):
         self.bar.setVisible(False)
         row = QHBoxLayout()
         row.addWidget(self.advice_head)
-        row.addWidget(QLabel("to know"))
+        row.addWidget(Label("to know"))
         row.addWidget(self.goal)
         row.addWidget(self.ask_button)
         row.addWidget(self.bar, 1)
@@ -191,17 +191,15 @@ class EvidenceSheet(Sheet):
         ranked = sorted(self.advice, key=lambda a: -a.gain(scalar))
         telling = [a for a in ranked if a.gain(scalar) >= _WORTH_IT][:_SHOWN]
         if self.advice and len(telling) < len(ranked):
-            rest = QLabel(
-                "No other instrument would say anything new." if telling else "No further reading would help."
-            )
+            rest = Label("No other instrument would say anything new." if telling else "No further reading would help.")
             rest.setObjectName("quiet")
             self._list.addWidget(rest, len(telling), 0, 1, 3)
         for i, a in enumerate(telling):
             gain = a.gain(scalar)
             tool = instrument(a.instrument)
-            name = QLabel(f"{i + 1}.  {tool.label} {a.setting}".strip())
+            name = Label(f"{i + 1}.  {tool.label} {a.setting}".strip())
             name.setFont(theme.font(9.5, weight=theme.MEDIUM))
-            words = QLabel(_gain_words(a, gain, scalar))
+            words = Label(_gain_words(a, gain, scalar))
             self._list.addWidget(name, i, 0)
             self._list.addWidget(words, i, 1)
             if a.instrument in TRAITS:

@@ -1,6 +1,5 @@
 """Opening, saving, autosave and recovery: everything between the session and the disk."""
 
-from dataclasses import replace
 from functools import partial
 from pathlib import Path
 
@@ -9,12 +8,13 @@ from PyQt6.QtWidgets import QApplication, QDialog, QFileDialog, QMessageBox
 
 from ..imaging.pictures import read_picture
 from ..readings import text_of, understand
-from ..study import SUFFIX, Claim, Journal, Study, read_file, rescues, write_file
+from ..study import SUFFIX, Claim, Journal, Study, StudyError, read_file, rescues, write_file
 from ..tracing import environment_from
 from ..tracing.meshfiles import SUFFIXES, read_mesh
 from .import_sheet import ImportSheet
 from .mesh_question import MeshQuestion
 from .session import Session
+from .text import message
 from .workers import Latest, LongJob
 
 _FILTER = f"Photometra study (*{SUFFIX})"
@@ -44,20 +44,20 @@ class Files(QObject):
         self.import_sheet = None
         self._writer = Latest("saving", self)
         self._writer.done.connect(self._written)
-        self._writer.failed.connect(self.refuse)
         self._keeper = Latest("autosave", self)
+        self._keeper.done.connect(self._kept)
+        self._told_of_autosave = False
         self._idle = QTimer(self, singleShot=True, interval=_AUTOSAVE_AFTER_MS)
         self._idle.timeout.connect(self.autosave)
         session.document_changed.connect(self._idle.start)
-        self._waiting = None
+        self._waiting = self._waited_for = None
+        self._is_let_go = False
 
     # Saying.
 
     def refuse(self, sentence):
         """Tell of something that could not be done."""
-        if self._waiting is not None:
-            self._waiting.exit(1)
-        QMessageBox.warning(self.window, "Photometra", sentence)
+        message(self.window, QMessageBox.Icon.Warning, sentence).exec()
 
     # Opening.
 
@@ -85,14 +85,16 @@ class Files(QObject):
 
     def _take(self, study, path, unsaved=False):
         self._release()
+        # The study before is saved or let go; what was kept of it is no rescue any more.
+        self._keeper.submit(self._journal.clear)
         if path is not None:
             claim = Claim(path)
             if claim.holder() is not None:
-                QMessageBox.information(
-                    self.window, "Photometra",
+                message(
+                    self.window, QMessageBox.Icon.Information,
                     f"{Path(path).name} is open in another Photometra as well. Whoever saves last, wins; "
                     "save under another name to keep both.",
-                )  # fmt: skip
+                ).exec()  # fmt: skip
             claim.take()
             self._claim = claim
             self._remember(path)
@@ -127,7 +129,14 @@ class Files(QObject):
         self._writer.submit(partial(_written_study, study, Path(path)))
 
     def _written(self, outcome):
-        study, path = outcome
+        """Hear how a save ended. A newer one may be under way: whoever waits, waits for his own."""
+        study, path, problem = outcome
+        waits = self._waiting is not None and study is self._waited_for
+        if waits:
+            self._waiting.exit(1 if problem else 0)
+        if problem:
+            self.refuse(problem)
+            return
         if path != self.session.path:
             self._release()
             self._claim = Claim(path)
@@ -139,28 +148,29 @@ class Files(QObject):
             self._keeper.submit(self._journal.clear)
         self._remember(path)
         self.session.said.emit(f"Saved {path.name}")
-        if self._waiting is not None:
-            self._waiting.exit(0)
 
     def may_leave(self):
         """Whether the present study may be let go: it is saved, or the person said so."""
+        self._is_let_go = False
         if self.session.history.is_saved:
             return True
-        box = QMessageBox(self.window)
-        box.setWindowTitle("Photometra")
-        box.setText(f"Save the changes to {self.session.title.removesuffix(' *')}?")
-        box.setInformativeText("What is not saved is lost.")
+        box = message(
+            self.window, QMessageBox.Icon.NoIcon, f"Save the changes to {self.session.title.removesuffix(' *')}?",
+            "What is not saved is lost.",
+        )  # fmt: skip
         box.setStandardButtons(
             QMessageBox.StandardButton.Save | QMessageBox.StandardButton.Discard | QMessageBox.StandardButton.Cancel
         )
         answer = box.exec()
         if answer == QMessageBox.StandardButton.Discard:
+            self._idle.stop()
+            self._is_let_go = True
             return True
         if answer != QMessageBox.StandardButton.Save or not self.save():
             return False
-        self._waiting = QEventLoop()
+        self._waiting, self._waited_for = QEventLoop(), self.session.study
         outcome = self._waiting.exec()
-        self._waiting = None
+        self._waiting = self._waited_for = None
         return outcome == 0
 
     # Autosave.
@@ -170,6 +180,12 @@ class Files(QObject):
         if not self.session.history.is_saved:
             study, path = self.session.study, self.session.path
             self._keeper.submit(lambda: self._journal.keep(study, path))
+
+    def _kept(self, problem):
+        """Say that autosave fails: once, until it works again."""
+        if problem and not self._told_of_autosave:
+            self.session.said.emit(problem)
+        self._told_of_autosave = bool(problem)
 
     # Bringing in.
 
@@ -264,10 +280,7 @@ class Files(QObject):
         self.session.said.emit(f"Imported {reading.name}: {reading.label}, {reading.rows} rows")
 
     def _take_environment(self, path, data):
-        name = f"pictures/{_safe(path.name, 'environment.exr')}"
-        study = self.session.study
-        study = replace(study, pictures={**study.pictures, name: data})
-        self.session.history.apply(study.with_booth(environment=name), "environment")
+        self.session.history.apply(self.session.study.with_environment(path.name, data), "environment")
 
     def _ask_of_mesh(self, specimen_name, mesh):
         """Ask for the unit, then have the mesh made ready as a study keeps it."""
@@ -279,14 +292,9 @@ class Files(QObject):
             )
 
     def _take_mesh(self, specimen_name, file_name, data):
-        name = f"meshes/{_safe(Path(file_name).stem, 'mesh')}.ply"
-        study = self.session.study
         index = self._index_of(specimen_name)
-        if index is None:
-            return
-        specimen = replace(study.specimens[index], shape=name)
-        study = replace(study.with_specimen_at(index, specimen), meshes={**study.meshes, name: data})
-        self.session.history.apply(study, "mesh")
+        if index is not None:
+            self.session.history.apply(self.session.study.with_mesh(index, file_name, data), "mesh")
 
     # Remembering.
 
@@ -315,13 +323,8 @@ class Files(QObject):
         self._fetcher.end()
         self._writer.end()
         self._keeper.end()
-        self._journal.clear()
-
-
-def _safe(name, otherwise):
-    """A file's name as a study may hold it."""
-    safe = "".join(c if (c.isascii() and c.isalnum()) or c in "._-" else "-" for c in name).lstrip("._-")
-    return safe[-100:].lstrip("._-") or otherwise
+        if self.session.history.is_saved or self._is_let_go:
+            self._journal.clear()
 
 
 def _understood(path):
@@ -336,5 +339,9 @@ def _environment_bytes(path):
 
 
 def _written_study(study, path):
-    write_file(study, path)
-    return study, path
+    """(study, path, "" or a sentence on why it could not be written)."""
+    try:
+        write_file(study, path)
+    except (OSError, StudyError) as error:
+        return study, path, str(error)
+    return study, path, ""

@@ -4,12 +4,13 @@ import math
 
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QFont, QFontMetricsF, QPainter, QPen, QPolygonF
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QLineEdit, QSizePolicy, QToolButton, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QLineEdit, QSizePolicy, QToolButton, QVBoxLayout, QWidget
 
 from ..surface import Parameter, format_value
 from ..surface.scale import Scale
 from ..surface.values import parse_number
 from . import theme
+from .text import Label
 
 _WHEEL, _ARROW, _FINE = 0.01, 0.005, 0.1
 
@@ -306,7 +307,7 @@ class Gauge(QWidget):
         self.setObjectName(f"gauge {p.name}")
         self.setToolTip(tooltip(p))
         self.track = Track(Scale(*p.span, p.scale), p.marks, p.label)
-        label = QLabel(p.label)
+        label = Label(p.label)
         self.pin = Pin()
         self.pin.setVisible(p.solvable)
         self.pin.setAccessibleName(f"{p.label}: free")

@@ -11,7 +11,6 @@ from PyQt6.QtWidgets import (
     QGridLayout,
     QGroupBox,
     QHBoxLayout,
-    QLabel,
     QProgressBar,
     QPushButton,
     QSpinBox,
@@ -21,6 +20,7 @@ from PyQt6.QtWidgets import (
 from ..exchange import write_materialx
 from ..imaging.rendering import render_picture
 from .session import Session
+from .text import Label
 from .workers import LongJob
 
 _SIZES = ((512, 512), (1024, 1024), (1280, 720), (1920, 1080), (2048, 2048))
@@ -47,7 +47,7 @@ class HandOver(QDialog):
         whole.setSpacing(12)
         whole.addWidget(self._picture_group())
         whole.addWidget(self._material_group())
-        self.state = QLabel(" ")
+        self.state = Label(" ")
         self.state.setWordWrap(True)
         whole.addWidget(self.state)
         foot = QHBoxLayout()
@@ -82,7 +82,7 @@ class HandOver(QDialog):
         )
         self.render_button.clicked.connect(self._choose_picture)
         for column, part in enumerate(
-            (QLabel("Size"), self.size_box, QLabel("Samples"), self.samples, self.render_button)
+            (Label("Size"), self.size_box, Label("Samples"), self.samples, self.render_button)
         ):
             grid.addWidget(part, 0, column)
         grid.setColumnStretch(4, 1)
@@ -91,7 +91,7 @@ class HandOver(QDialog):
     def _material_group(self):
         group = QGroupBox("Material")
         row = QHBoxLayout(group)
-        row.addWidget(QLabel("MaterialX with the OpenPBR surface"), 1)
+        row.addWidget(Label("MaterialX with the OpenPBR surface"), 1)
         self.export_button = QPushButton("Export…")
         self.export_button.clicked.connect(self._choose_material)
         row.addWidget(self.export_button)

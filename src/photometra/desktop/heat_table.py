@@ -5,6 +5,7 @@ from PyQt6.QtGui import QFontMetricsF, QPainter, QPen
 from PyQt6.QtWidgets import QSizePolicy, QToolTip, QWidget
 
 from . import theme
+from .text import tip_of
 
 _PAD = 6.0
 
@@ -108,7 +109,7 @@ class HeatTable(QWidget):
     def mouseMoveEvent(self, event):
         at = self._cell_at(event.position())
         cell = self.cells[at[0]][at[1]] if at else None
-        QToolTip.showText(event.globalPosition().toPoint() if cell else QPoint(), cell[2] if cell else "", self)
+        QToolTip.showText(event.globalPosition().toPoint() if cell else QPoint(), tip_of(cell[2]) if cell else "", self)
 
     def mousePressEvent(self, event):
         at = self._cell_at(event.position())

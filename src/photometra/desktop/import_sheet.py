@@ -10,7 +10,6 @@ from PyQt6.QtWidgets import (
     QDialogButtonBox,
     QFormLayout,
     QHBoxLayout,
-    QLabel,
     QLineEdit,
     QTableWidget,
     QTableWidgetItem,
@@ -23,6 +22,7 @@ from ..readings.tables import SEPARATORS
 from . import theme
 from .chart import draw_reading, style_plot
 from .reading_form import ReadingForm
+from .text import Label
 from .workers import Latest
 
 _ROWS_SHOWN = 60
@@ -42,7 +42,7 @@ class ImportSheet(QDialog):
         self._text, self.choices = text, choices or Choices()
         self._worker = Latest("import", self)
         self._worker.done.connect(self.show_understood)
-        self.heading = QLabel()
+        self.heading = Label()
         self.heading.setObjectName("heading")
         self.heading.setWordWrap(True)
         self.table = QTableWidget()
@@ -52,7 +52,7 @@ class ImportSheet(QDialog):
         self.preview = pg.PlotWidget()
         self.preview.setMinimumHeight(150)
         self.preview.setAccessibleName("The reading as it would be taken")
-        self.doubts = QLabel()
+        self.doubts = Label()
         self.doubts.setWordWrap(True)
         self.doubts.setTextFormat(Qt.TextFormat.PlainText)
         self.form = ReadingForm()

@@ -11,7 +11,6 @@ from PyQt6.QtWidgets import (
     QFileDialog,
     QGridLayout,
     QHBoxLayout,
-    QLabel,
     QLineEdit,
     QPushButton,
     QSizePolicy,
@@ -30,6 +29,7 @@ from .images import image_of
 from .ledger import Card
 from .session import Session
 from .sheet import Sheet
+from .text import Label, tip_of
 from .workers import LongJob
 
 _ROUNDS = (1, 3, 12, 32, 48)
@@ -47,7 +47,7 @@ class Cell(Card):
         self.image, self.label = None, label
         self.setMinimumWidth(60)
         self.setAccessibleName(label)
-        self.setToolTip(f"Take {label}")
+        self.setToolTip(tip_of(f"Take {label}"))
 
     def show_image(self, image):
         self.image = image
@@ -146,7 +146,7 @@ class LadderSheet(Sheet):
             steps.setAccessibleName(f"{title}, steps")
             self.ranges[box] = (low, high, steps)
             box.activated.connect(lambda _i, b=box: self._chosen(b))
-            word = QLabel(title)
+            word = Label(title)
             word.setObjectName("quiet")
             word.setFixedWidth(28)
             for part in (word, box, low, high, steps):

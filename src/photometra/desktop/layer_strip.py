@@ -3,11 +3,12 @@
 from dataclasses import replace
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QLabel, QToolButton, QWidget
+from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QToolButton, QWidget
 
 from ..tracing import LAYER_NAMES
 from . import theme
 from .session import Session
+from .text import Label
 
 _WHOLE = "whole"
 
@@ -46,7 +47,7 @@ class LayerStrip(QWidget):
         row = QHBoxLayout(self)
         row.setContentsMargins(8, 1, 8, 1)
         row.setSpacing(3)
-        title = QLabel("light that met first")
+        title = Label("light that met first")
         title.setObjectName("quiet")
         title.setFont(theme.font(8.5))
         row.addWidget(title)
@@ -61,7 +62,7 @@ class LayerStrip(QWidget):
             self.buttons[name] = button
             row.addWidget(button)
         row.addStretch(1)
-        self.finding = QLabel()
+        self.finding = Label()
         self.finding.setObjectName("brick")
         self.finding.setFont(theme.font(8.5))
         self.mend = QToolButton()

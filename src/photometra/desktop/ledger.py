@@ -1,6 +1,7 @@
 """The ledger: the specimens of the study, and a card for each reading of the chosen one."""
 
 from functools import partial
+from html import escape
 
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
@@ -8,7 +9,6 @@ from PyQt6.QtGui import QAction, QFont, QFontMetricsF, QPainter, QPen, QPolygonF
 from PyQt6.QtWidgets import (
     QFrame,
     QHBoxLayout,
-    QLabel,
     QMenu,
     QScrollArea,
     QSizePolicy,
@@ -19,6 +19,7 @@ from PyQt6.QtWidgets import (
 
 from . import theme
 from .session import Session
+from .text import Label, tip_of
 
 WITHIN, OUT, UNKNOWN = "✓", "✗", "…"
 
@@ -110,7 +111,7 @@ class SpecimenCard(Card):
     def show_specimen(self, specimen, agreements):
         self._specimen, self._agreements = specimen, agreements
         self.update()
-        self.setToolTip(specimen.notes or specimen.name)
+        self.setToolTip(tip_of(specimen.notes or specimen.name))
         self.setAccessibleName(specimen.name)
 
     def paintEvent(self, _event):
@@ -154,7 +155,8 @@ class ReadingCard(Card):
         self.update()
         metric = reading.kind.metric_label
         self.setToolTip(
-            f"<b>{reading.name}</b><br>{reading.source}<br>Judged by the {metric}; tolerance {reading.tolerance:g}"
+            f"<b>{escape(reading.name)}</b><br>{escape(reading.source)}<br>"
+            f"Judged by the {metric}; tolerance {reading.tolerance:g}"
         )
         self.setAccessibleName(f"{reading.name}: {verdict_of(agreement)[1]}")
 
@@ -316,7 +318,7 @@ class Ledger(QWidget):
         self.photograph_card = PhotographCard()
         self.photograph_card.chosen.connect(self.photograph_wanted)
         inner.addWidget(self.photograph_card)
-        self._empty = QLabel("No reading yet. Import one, or drop a file on the window.")
+        self._empty = Label("No reading yet. Import one, or drop a file on the window.")
         self._empty.setObjectName("quiet")
         self._empty.setWordWrap(True)
         inner.addWidget(self._empty)
@@ -338,7 +340,7 @@ class Ledger(QWidget):
 
     def _head(self, title, action, tip, signal):
         row = QHBoxLayout()
-        label = QLabel(title)
+        label = Label(title)
         label.setObjectName("heading")
         button = QToolButton()
         button.setText(action)

@@ -5,7 +5,6 @@ from PyQt6.QtWidgets import (
     QApplication,
     QFrame,
     QInputDialog,
-    QLabel,
     QLineEdit,
     QMainWindow,
     QMessageBox,
@@ -42,6 +41,7 @@ from .shelf_sheet import ShelfSheet
 from .sight import Sight
 from .solve_sheet import SolveSheet
 from .strata_panel import StrataPanel
+from .text import Label, message
 from .workers import LongJob
 
 _SAID_MS = 6000
@@ -124,7 +124,7 @@ class MainWindow(QMainWindow):
         column.addWidget(across, 1)
         column.addWidget(self.probe_line)
         self.setCentralWidget(whole)
-        self._said = QLabel(self)
+        self._said = Label(parent=self)
         self._said.setFrameShape(QFrame.Shape.NoFrame)
         self._said.setMargin(8)
         self._said.setWordWrap(True)
@@ -420,10 +420,10 @@ class MainWindow(QMainWindow):
     def offer_rescue(self, path=None):
         """Offer what an ended program left unsaved (of one study); True where the person took it."""
         for rescue in self.files.rescued(path):
-            box = QMessageBox(self)
-            box.setWindowTitle("Photometra")
-            box.setText(f"Photometra ended before the changes to “{rescue.name}” were saved.")
-            box.setInformativeText("Bring them back?")
+            box = message(
+                self, QMessageBox.Icon.NoIcon,
+                f"Photometra ended before the changes to “{rescue.name}” were saved.", "Bring them back?",
+            )  # fmt: skip
             back = box.addButton("Bring them back", QMessageBox.ButtonRole.AcceptRole)
             drop = box.addButton("Let them go", QMessageBox.ButtonRole.DestructiveRole)
             box.addButton("Ask again later", QMessageBox.ButtonRole.RejectRole)

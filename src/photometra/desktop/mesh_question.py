@@ -1,8 +1,9 @@
 """The question every mesh file leaves open: how long is one of its units, and which way is up."""
 
-from PyQt6.QtWidgets import QButtonGroup, QDialog, QDialogButtonBox, QLabel, QRadioButton, QVBoxLayout
+from PyQt6.QtWidgets import QButtonGroup, QDialog, QDialogButtonBox, QRadioButton, QVBoxLayout
 
 from ..tracing.meshfiles import UNITS_MM, FileMesh
+from .text import Label
 
 
 class MeshQuestion(QDialog):
@@ -15,7 +16,7 @@ class MeshQuestion(QDialog):
         column = QVBoxLayout(self)
         column.setSpacing(6)
         words = " × ".join(f"{v:.4g}" for v in extents)
-        column.addWidget(QLabel(f"{mesh.name} is {words} units large, in {len(mesh.faces):,} triangles. One unit is"))
+        column.addWidget(Label(f"{mesh.name} is {words} units large, in {len(mesh.faces):,} triangles. One unit is"))
         self._units, self._factors = QButtonGroup(self), []
         choices = [
             (f"1 {name}, so that it is {max(extents) * factor:.4g} mm across", factor)
@@ -31,7 +32,7 @@ class MeshQuestion(QDialog):
         likely = next((i for i, f in enumerate(self._factors[:-1]) if 5.0 <= max(extents) * f <= 500.0), -1)
         self._units.button(likely % len(self._factors)).setChecked(True)
         column.addSpacing(6)
-        column.addWidget(QLabel("Up is"))
+        column.addWidget(Label("Up is"))
         self._ups = QButtonGroup(self)
         for i, axis in enumerate(("y", "z")):
             button = QRadioButton(f"its {axis} axis")

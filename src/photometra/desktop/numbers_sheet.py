@@ -11,7 +11,6 @@ from PyQt6.QtWidgets import (
     QFileDialog,
     QHBoxLayout,
     QHeaderView,
-    QLabel,
     QPushButton,
     QTableWidget,
     QTableWidgetItem,
@@ -24,6 +23,7 @@ from ..study.booth import PIN_FORMS
 from . import theme
 from .curve import Curve
 from .session import Session
+from .text import Label
 
 _NOTHING_CHOSEN = "point at the picture for its spectrum"
 _COLUMNS = ("Pin", "ΔE", "linear", "Y", "spread", "Lab")
@@ -82,7 +82,7 @@ class NumbersSheet(QWidget):
         for button in (*self.pin_buttons.values(), self.remove_button, self.export_button):
             acts.addWidget(button)
         acts.addStretch(1)
-        self.counting = QLabel()
+        self.counting = Label()
         self.counting.setObjectName("quiet")
         self.counting.setFont(theme.font(8.5))
         self.counting.setWordWrap(True)

@@ -6,7 +6,7 @@ from uuid import uuid4
 
 import numpy as np
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QCheckBox, QComboBox, QFileDialog, QHBoxLayout, QLabel, QPushButton, QVBoxLayout
+from PyQt6.QtWidgets import QCheckBox, QComboBox, QFileDialog, QHBoxLayout, QPushButton, QVBoxLayout
 
 from ..colour import linear_srgb_to_xyz
 from ..imaging.booths import display_of
@@ -30,6 +30,7 @@ from .drag_field import DragField
 from .photograph_view import PhotographView
 from .session import Session
 from .sheet import Sheet
+from .text import Label
 from .workers import LongJob
 
 FRAME, CAMERA, CHART, GREY = "frame", "camera", "chart", "grey"
@@ -106,7 +107,7 @@ class PhotographSheet(Sheet):
         self.calibrate_button.clicked.connect(self._calibrate)
         self.compare_button = QPushButton("Compare")
         self.compare_button.clicked.connect(lambda: self.compare_wanted.emit(self.reference))
-        self.says = QLabel()
+        self.says = Label()
         self.says.setWordWrap(True)
         row, lower = QHBoxLayout(), QHBoxLayout()
         for part in (self.load_button, self.curve, self.exposure, *self.tasks.values()):

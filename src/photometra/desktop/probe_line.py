@@ -1,11 +1,12 @@
 """The probe line: what the pixel under the pointer is at each step, and how far the picture is."""
 
 from PyQt6.QtCore import Qt, pyqtSignal
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QToolButton, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QToolButton, QWidget
 
 from ..imaging.booths import display_of
 from . import theme
 from .session import Session
+from .text import Label
 
 
 def _triple(values):
@@ -30,7 +31,7 @@ class ProbeLine(QWidget):
         row.setSpacing(4)
         self.parts = {}
         for name in ("linear", "exposed", "balanced", "bent", "shown", "Lab"):
-            title, value = QLabel(name), QLabel("–")
+            title, value = Label(name), Label("–")
             title.setObjectName("quiet")
             value.setMinimumWidth({"shown": 62, "Lab": 84, "bent": 78}.get(name, 88))
             for label in (title, value):
@@ -44,7 +45,7 @@ class ProbeLine(QWidget):
         self.parts["shown"].setToolTip("As sent to the screen, 0 to 255")
         self.parts["Lab"].setToolTip("CIE L*a*b* of the balanced value, white 1 1 1 under D65")
         row.addStretch(1)
-        self.progress = QLabel()
+        self.progress = Label()
         self.progress.setFont(theme.font(8.5))
         self.progress.setToolTip("Samples a pixel, relative noise of the picture, time spent")
         row.addWidget(self.progress)

@@ -8,7 +8,6 @@ from PyQt6.QtGui import QIcon, QPixmap
 from PyQt6.QtWidgets import (
     QAbstractItemView,
     QHBoxLayout,
-    QLabel,
     QLineEdit,
     QListWidget,
     QListWidgetItem,
@@ -23,6 +22,7 @@ from ..surface import PARAMETERS, format_value
 from .images import image_of
 from .session import Session
 from .sheet import Sheet
+from .text import Label, tip_of
 
 _THUMB = QSize(208, 117)
 _MOST_LINES = 14
@@ -78,7 +78,7 @@ class ProofSheet(Sheet):
         self.list.setAccessibleName("Proofs")
         self.list.setSelectionMode(QAbstractItemView.SelectionMode.ExtendedSelection)
         self.list.itemSelectionChanged.connect(self._show_chosen)
-        self.about, self.differs = QLabel(), QLabel()
+        self.about, self.differs = Label(), Label()
         self.about.setObjectName("heading")
         self.differs.setWordWrap(True)
         self.differs.setAlignment(Qt.AlignmentFlag.AlignTop)
@@ -149,7 +149,7 @@ class ProofSheet(Sheet):
                     # A chosen picture keeps its colours.
                     icon.addPixmap(QPixmap.fromImage(image), mode)
                 item.setIcon(icon)
-            item.setToolTip(f"{p.specimen}, {p.date}\n{p.note}".strip())
+            item.setToolTip(tip_of(f"{p.specimen}, {p.date}\n{p.note}".strip()))
             self.list.addItem(item)
         self.list.setCurrentRow(min(max(row, 0), len(study.proofs) - 1))
         self.list.blockSignals(False)

@@ -1,10 +1,11 @@
 """What a reading says beside its numbers, as fields: name, geometry, thickness, uncertainty and the rest."""
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QComboBox, QGridLayout, QLabel, QLineEdit, QWidget
+from PyQt6.QtWidgets import QComboBox, QGridLayout, QLineEdit, QWidget
 
 from ..colour import ILLUMINANTS, OBSERVERS
 from ..readings import Kind, Reading
+from .text import Label
 
 _COLOURED = ("reflectance", "colour")
 _FIELDS = (
@@ -44,7 +45,7 @@ class ReadingForm(QWidget):
                 field.editingFinished.connect(lambda k=key, f=field: self._left(k, f))
             field.setToolTip(tip)
             field.setAccessibleName(title)
-            label = QLabel(title)
+            label = Label(title)
             label.setObjectName("quiet")
             label.setBuddy(field)
             grid.addWidget(label, row, 0)

@@ -1,13 +1,14 @@
 """The sheet of one reading: what it says beside its numbers, and what can be done to it. Every change can be undone."""
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QFileDialog, QHBoxLayout, QLabel, QLineEdit, QPushButton, QVBoxLayout
+from PyQt6.QtWidgets import QFileDialog, QHBoxLayout, QLineEdit, QPushButton, QVBoxLayout
 
 from ..readings import averaged, resampled, with_mask, with_uncertainty, write_file
 from .chart import ReadingChart
 from .reading_form import ReadingForm
 from .session import Session
 from .sheet import Sheet
+from .text import Label
 
 
 class ReadingSheet(Sheet):
@@ -21,7 +22,7 @@ class ReadingSheet(Sheet):
         self.form = ReadingForm()
         self.form.edited.connect(self._edited)
         self.form.refused.connect(session.said)
-        self.points = QLabel()
+        self.points = Label()
         self.points.setWordWrap(True)
         self.step = QLineEdit("20")
         self.step.setAccessibleName("Step")
@@ -30,7 +31,7 @@ class ReadingSheet(Sheet):
         self.buttons = {}
         acts = QVBoxLayout()
         acts.setSpacing(6)
-        heading = QLabel("Its points")
+        heading = Label("Its points")
         heading.setObjectName("heading")
         acts.addWidget(heading)
         acts.addWidget(self.points)

@@ -8,6 +8,7 @@ from ..instruments import constants_reading
 from ..surface.checks import findings
 from . import theme
 from .session import Session
+from .text import tip_of
 
 STEPS = ("Specimen", "Light", "Matter", "Finish", "Layers", "Agreement", "Hand-over")
 
@@ -58,7 +59,7 @@ class Step(QAbstractButton):
     def show_state(self, fine, words):
         if (fine, words) != (self._fine, self._words):
             self._fine, self._words = fine, words
-            self.setToolTip(f"{self._name}: {words}")
+            self.setToolTip(tip_of(f"{self._name}: {words}"))
             self.update()
 
     def paintEvent(self, _event):

@@ -1,7 +1,9 @@
 """A sheet that takes the middle of the window for a while: a title, a sentence, its content, and the way back."""
 
 from PyQt6.QtCore import Qt, pyqtSignal
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QSizePolicy, QToolButton, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QSizePolicy, QToolButton, QVBoxLayout, QWidget
+
+from .text import Label
 
 
 class Sheet(QWidget):
@@ -13,9 +15,9 @@ class Sheet(QWidget):
         super().__init__(parent)
         self.setObjectName("panel")
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
-        self.title = QLabel(title)
+        self.title = Label(title)
         self.title.setObjectName("heading")
-        self.state = QLabel()
+        self.state = Label()
         self.state.setObjectName("quiet")
         self.state.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)
         self.close_button = QToolButton()

@@ -10,7 +10,7 @@ from functools import partial
 import pyqtgraph as pg
 from PyQt6.QtCore import QPointF, QRectF, Qt, QTimer, pyqtSignal
 from PyQt6.QtGui import QPainter, QPen
-from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLabel, QPushButton, QSpinBox, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QPushButton, QSpinBox, QVBoxLayout, QWidget
 
 from ..demo.making import bench_piece
 from ..demo.samples import SAMPLES
@@ -21,6 +21,7 @@ from .chart import draw_reading, style_plot
 from .ledger import Card
 from .session import Session
 from .sheet import Sheet
+from .text import Label
 from .workers import LongJob
 
 _HASTE = 30.0
@@ -107,7 +108,7 @@ class ShelfSheet(Sheet):
     def _bench(self):
         column = QVBoxLayout()
         column.setSpacing(7)
-        self.name, self.says = QLabel(), QLabel()
+        self.name, self.says = Label(), Label()
         self.name.setObjectName("heading")
         self.says.setWordWrap(True)
         self.says.setMinimumHeight(40)
@@ -131,7 +132,7 @@ class ShelfSheet(Sheet):
         self.measure_button.setObjectName("primary")
         self.measure_button.setToolTip("Read the piece, and add the reading to the chosen specimen")
         self.measure_button.clicked.connect(self._measure)
-        self.clock = QLabel()
+        self.clock = Label()
         self.clock.setObjectName("quiet")
         column.addWidget(self.name)
         column.addWidget(_line("On the bench", self.piece))
@@ -274,7 +275,7 @@ def _line(title, widget):
     row = QWidget()
     line = QHBoxLayout(row)
     line.setContentsMargins(0, 0, 0, 0)
-    label = QLabel(title)
+    label = Label(title)
     label.setObjectName("quiet")
     label.setFixedWidth(104)
     line.addWidget(label)

@@ -9,7 +9,6 @@ from PyQt6.QtGui import QImage
 from PyQt6.QtWidgets import (
     QComboBox,
     QHBoxLayout,
-    QLabel,
     QToolButton,
     QVBoxLayout,
     QWidget,
@@ -21,7 +20,7 @@ from ..imaging.framing import in_view
 from ..imaging.photographed import pins_agreement
 from ..imaging.probing import covered
 from ..imaging.spectra import spectrum_at
-from ..study import Pin, Reference
+from ..study import Pin, Reference, shown_names
 from ..surface.checks import picture_findings
 from . import theme
 from .chain_strip import ChainStrip
@@ -33,6 +32,7 @@ from .numbers_sheet import NumbersSheet
 from .picture import LINE, NEUTRAL, PATCH, PIN, REGION, Picture
 from .rendering import RenderLoop, Request
 from .session import Session
+from .text import Label
 from .workers import AFTER_THE_PICTURE, Latest
 
 _PICK_RADIUS = 3
@@ -134,7 +134,7 @@ class Sight(QWidget):
         for part in (self.booth_button, self.environment, self.turn, self.strength):
             row.addWidget(part)
         row.addStretch(1)
-        against = QLabel("against")
+        against = Label("against")
         against.setObjectName("quiet")
         for part in (against, self.compare_strip.partner, self.compare_strip.more):
             row.addWidget(part)
@@ -151,13 +151,18 @@ class Sight(QWidget):
 
     def booth_changed(self):
         booth = self.session.study.booth
-        names = [*environment_names(), UNIFORM, *self.session.study.pictures]
+        kept = shown_names(self.session.study.pictures)
+        names = [*environment_names(), UNIFORM, *kept]
+        if booth.environment not in names:
+            # What the study asks for and has not is said, not hidden behind another name.
+            kept[booth.environment] = f"{booth.environment} (missing)"
+            names.append(booth.environment)
         shown = [self.environment.itemData(i) for i in range(self.environment.count())]
         if shown != names:
             self.environment.clear()
             for name in names:
-                self.environment.addItem(name.removeprefix("pictures/").replace("-", " "), name)
-        self.environment.setCurrentIndex(max(0, self.environment.findData(booth.environment)))
+                self.environment.addItem(kept.get(name, name.replace("-", " ")), name)
+        self.environment.setCurrentIndex(self.environment.findData(booth.environment))
         self.show_pins()
         self._read_numbers()
         self._read_photograph(self.picture.frame)

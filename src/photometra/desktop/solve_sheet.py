@@ -10,7 +10,6 @@ from PyQt6.QtGui import QFont, QPainter, QPen, QPolygonF
 from PyQt6.QtWidgets import (
     QGridLayout,
     QHBoxLayout,
-    QLabel,
     QPushButton,
     QScrollArea,
     QSizePolicy,
@@ -27,6 +26,7 @@ from .evidence_sheet import short
 from .heat_table import HeatTable
 from .ledger import OUT, WITHIN, short_number
 from .session import Session
+from .text import Label
 from .workers import LongJob
 
 _MOST_CORRELATED = 12
@@ -115,7 +115,7 @@ class Whisker(QWidget):
 
 
 def _label(text, name="", size=9.0, weight=QFont.Weight.Normal, right=False):
-    label = QLabel(text)
+    label = Label(text)
     label.setObjectName(name)
     label.setFont(theme.font(size, weight))
     if right:

@@ -8,7 +8,6 @@ from PyQt6.QtWidgets import (
     QFrame,
     QHBoxLayout,
     QInputDialog,
-    QLabel,
     QMenu,
     QPushButton,
     QScrollArea,
@@ -34,6 +33,7 @@ from .roughness_row import RoughnessRow
 from .section import Section
 from .session import Session
 from .switch_row import SwitchRow
+from .text import Label
 from .workers import AFTER_THE_PICTURE, Latest
 
 _NOT_TABLES = {FROM_READING: "from the reading", FROM_MODEL: "from a model of electrons"}
@@ -88,7 +88,7 @@ class StrataPanel(QWidget):
         self.solve_button = QPushButton("Solve")
         self.solve_button.setObjectName("primary")
         self.solve_button.clicked.connect(self.solve_wanted)
-        self._solve_text = QLabel()
+        self._solve_text = Label()
         self._solve_text.setObjectName("quiet")
         self._solve_text.setWordWrap(True)
         foot = QHBoxLayout()
@@ -269,7 +269,7 @@ class StrataPanel(QWidget):
             row = QWidget()
             line = QHBoxLayout(row)
             line.setContentsMargins(0, 2, 0, 2)
-            text = QLabel(f"! {f.sentence}")
+            text = Label(f"! {f.sentence}")
             text.setObjectName("brick")
             text.setWordWrap(True)
             line.addWidget(text, 1)

@@ -52,10 +52,11 @@ def _unpacked(name, _key, data):
     return environment_from(decoded_picture(name, data))
 
 
-def environment(name, pictures=None) -> Environment:
-    """An environment: "uniform", a shipped one's name, one of the study's `pictures`, or a file.
+def environment(name, pictures=None, may_be_file=False) -> Environment:
+    """An environment: "uniform", a shipped one's name, one of the study's `pictures`, or a file that a person named.
 
-    PictureError, in a sentence, where there is none or it cannot be read.
+    A study's own word is no file: what comes with a study must not make the program read elsewhere. PictureError, in a
+    sentence, where there is none or it cannot be read.
     """
     if name == UNIFORM:
         return uniform_environment()
@@ -64,10 +65,9 @@ def environment(name, pictures=None) -> Environment:
     if pictures and name in pictures:
         return _from_bytes(name, pictures[name])
     path = Path(name)
-    if not path.suffix:
-        raise PictureError(
-            f"there is no environment '{name}': choose from {', '.join([UNIFORM, *environment_names()])}"
-        )
+    if not may_be_file or not path.suffix:
+        there = ", ".join([UNIFORM, *environment_names(), *(pictures or ())])
+        raise PictureError(f"there is no environment '{name[:80]}': choose from {there}")
     stamp = path.stat().st_mtime_ns if path.exists() else 0
     return _from_file(str(path), stamp)
 
@@ -105,7 +105,7 @@ def scene_of(study, specimen, environment_name=None) -> Scene:
     radius = shape.radius if shape and shape.radius else specimen.size_mm / 2.0
     alone = name == UNIFORM
     return Scene(
-        environment(name, study.pictures),
+        environment(name, study.pictures, may_be_file=environment_name is not None),
         radius=radius,
         stage=not alone,
         turn=booth.turn,

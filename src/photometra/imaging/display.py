@@ -22,6 +22,8 @@ FILMIC = "filmic"
 """The configuration's own default view, with its tone curve."""
 EXPOSURE, BALANCE, COMPRESSION, VIEW = CHAIN = ("exposure", "balance", "compression", "view")
 """The steps of the chain, in order."""
+_BRIGHTEST = np.float32(1e12)
+"""Values beyond are shown as this: far above any light, and far below where single precision ends."""
 _GRID, _LOG_LOW, _LOG_HIGH, _LOG_OFFSET = 52, -8.0, 6.0, 2.0**-8
 
 
@@ -137,7 +139,8 @@ class Display:
     def exposed(self, linear):
         """Scene-linear values after exposure."""
         stops = 0.0 if EXPOSURE in self.off else self.exposure
-        return np.asarray(linear, np.float32) * np.float32(2.0**stops)
+        # Bounded: whatever is chosen, what is shown stays a number.
+        return np.clip(np.asarray(linear, np.float32), -_BRIGHTEST, _BRIGHTEST) * np.float32(2.0**stops)
 
     def balanced(self, linear):
         """Scene-linear values after exposure and white balance: what colours are told of."""

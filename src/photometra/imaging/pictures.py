@@ -8,6 +8,8 @@ from pathlib import Path
 import numpy as np
 
 _LARGEST_SIDE = 32768
+_MOST_NUMBERS = 16384 * 8192 * 3
+"""Pixels times channels that are decoded at the most: what a header promises, a few bytes may keep."""
 DAMAGED = "the picture is damaged; save it again from where it came from"
 
 
@@ -33,6 +35,11 @@ def opened_picture(path):
         spec = source.spec()
         if not (0 < spec.width <= _LARGEST_SIDE and 0 < spec.height <= _LARGEST_SIDE):
             raise PictureError(f"{path}: {spec.width} × {spec.height} is not a size that can be used")
+        if spec.width * spec.height * max(1, spec.nchannels) > _MOST_NUMBERS:
+            raise PictureError(
+                f"{path}: {spec.width} × {spec.height} in {spec.nchannels} channels is more than can be held; "
+                "save it smaller, 16384 × 8192 in three channels at the most"
+            )
         yield source
         if source.has_error:
             # Some decoders fill what is missing with grey, and only say so.

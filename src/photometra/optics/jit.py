@@ -8,6 +8,7 @@ A kernel must therefore take its constants from files that hold kernels themselv
 import functools
 import hashlib
 import os
+import re
 import shutil
 from pathlib import Path
 
@@ -19,6 +20,12 @@ from numba.extending import intrinsic
 _PACKAGE = Path(__file__).resolve().parent.parent
 _KERNEL_PACKAGES = ("optics", "surface", "instruments", "tracing")
 _KEPT_GENERATIONS = 3
+_GENERATION = re.compile(r"[0-9a-f]{16}")
+
+
+def cache_root() -> Path:
+    """Where our own folders of compiled kernels stand, one for each generation of the sources."""
+    return Path(platformdirs.user_cache_dir("photometra")) / "kernels"
 
 
 def cache_folder() -> Path:
@@ -29,7 +36,7 @@ def cache_folder() -> Path:
             text = source.read_bytes()
             if b"@kernel" in text or b"@elementwise" in text or b"@intrinsic" in text:
                 digest.update(text)
-    return Path(platformdirs.user_cache_dir("photometra")) / "kernels" / digest.hexdigest()[:16]
+    return cache_root() / digest.hexdigest()[:16]
 
 
 def is_warm() -> bool:
@@ -38,14 +45,17 @@ def is_warm() -> bool:
 
 
 def mark_warm() -> None:
-    """Note that every kernel has been compiled, and drop the oldest generations."""
+    """Note that every kernel has been compiled, and drop our oldest generations.
+
+    A cache folder that the person named (NUMBA_CACHE_DIR) and its neighbours are theirs: nothing there is removed.
+    """
     folder = Path(numba.config.CACHE_DIR)
     folder.mkdir(parents=True, exist_ok=True)
     (folder / "warm").touch()
-    generations = sorted(
-        (p for p in folder.parent.iterdir() if p.is_dir()), key=lambda p: p.stat().st_mtime, reverse=True
-    )
-    for old in generations[_KEPT_GENERATIONS:]:
+    if folder.parent != cache_root():
+        return
+    ours = [p for p in folder.parent.iterdir() if _GENERATION.fullmatch(p.name) and p.is_dir() and not p.is_symlink()]
+    for old in sorted(ours, key=lambda p: p.stat().st_mtime, reverse=True)[_KEPT_GENERATIONS:]:
         shutil.rmtree(old, ignore_errors=True)
 
 

@@ -3,7 +3,7 @@
 from .booth import VIEWPOINTS, Booth, Effort, Lamp, Pin, Viewpoint
 from .history import History
 from .journal import Claim, Journal, Rescue, rescues
-from .model import Specimen, Study
+from .model import Specimen, Study, shown_names
 from .proof import Proof, Reference, differing
 from .storage import SUFFIX, StudyError, read_file, write_file
 
@@ -27,5 +27,6 @@ __all__ = [
     "differing",
     "read_file",
     "rescues",
+    "shown_names",
     "write_file",
 ]

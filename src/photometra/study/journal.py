@@ -1,10 +1,16 @@
-"""What keeps work from being lost: an autosave journal for each study in work, and a note of who has it open."""
+"""What keeps work from being lost: an autosave journal for each study in work, and a note of who has it open.
 
+Whether another program still runs is told by a lock that the system lets go when that program ends, not by its process
+number: a number is used again after a restart, and in a container always.
+"""
+
+import fcntl
 import hashlib
 import json
 import os
 from dataclasses import dataclass
 from pathlib import Path
+from uuid import uuid4
 
 import platformdirs
 
@@ -16,17 +22,29 @@ def journal_folder() -> Path:
     return Path(platformdirs.user_state_dir("photometra")) / "journal"
 
 
-def _is_running(pid):
-    """Whether a process is there that is not this one."""
-    if pid == os.getpid():
+def _locked(path):
+    """An open handle of a file, locked until it is closed; None where another program holds it. Makes the file."""
+    handle = os.open(path, os.O_RDWR | os.O_CREAT | os.O_CLOEXEC, 0o600)
+    try:
+        fcntl.flock(handle, fcntl.LOCK_EX | fcntl.LOCK_NB)
+    except OSError:
+        os.close(handle)
+        return None
+    return handle
+
+
+def _is_held(path):
+    """Whether a running program (this one too) holds a file's lock."""
+    if not path.exists():
         return False
     try:
-        os.kill(pid, 0)
-    except ProcessLookupError:
-        return False
-    except PermissionError:
+        handle = _locked(path)
+    except OSError:
         return True
-    return True
+    if handle is None:
+        return True
+    os.close(handle)
+    return False
 
 
 @dataclass(frozen=True)
@@ -41,30 +59,37 @@ class Rescue:
         return read_file(self.journal)
 
     def discard(self):
-        for file in (self.journal, self.journal.with_suffix(".json")):
-            file.unlink(missing_ok=True)
+        for suffix in (SUFFIX, ".json", ".lock"):
+            self.journal.with_suffix(suffix).unlink(missing_ok=True)
 
 
 class Journal:
     """The autosave of one program: written while there is unsaved work, removed once it is saved."""
 
     def __init__(self):
-        self._file = journal_folder() / f"{os.getpid()}{SUFFIX}"
+        self._file = journal_folder() / f"{os.getpid()}-{uuid4().hex[:12]}{SUFFIX}"
+        self._lock = None
 
     def keep(self, study: Study, path):
-        """Write the study's present state. Safe to call from a worker; never raises for a full disk."""
+        """Write the study's present state; a sentence where that fails, or "". Safe to call from a worker."""
         try:
             self._file.parent.mkdir(parents=True, exist_ok=True)
-            about = {"path": str(path) if path else "", "name": study.name, "pid": os.getpid()}
+            if self._lock is None:
+                self._lock = _locked(self._file.with_suffix(".lock"))
             write_file(study, self._file)
+            about = {"path": str(path) if path else "", "name": study.name}
             self._file.with_suffix(".json").write_text(json.dumps(about), encoding="utf-8")
-        except (OSError, StudyError):
-            return False
-        return True
+        except (OSError, StudyError) as error:
+            return f"Autosave failed, so a crash would lose what is not saved: {error}"
+        return ""
 
     def clear(self):
-        for file in (self._file, self._file.with_suffix(".json")):
-            file.unlink(missing_ok=True)
+        """Remove what was kept."""
+        for suffix in (SUFFIX, ".json", ".lock"):
+            self._file.with_suffix(suffix).unlink(missing_ok=True)
+        if self._lock is not None:
+            os.close(self._lock)
+            self._lock = None
 
 
 def rescues() -> list[Rescue]:
@@ -74,10 +99,10 @@ def rescues() -> list[Rescue]:
         study = about.with_suffix(SUFFIX)
         try:
             data = json.loads(about.read_text(encoding="utf-8"))
-            pid, path, name = int(data["pid"]), str(data["path"]), str(data["name"])
+            path, name = str(data["path"]), str(data["name"])
         except (OSError, ValueError, KeyError, TypeError):
             continue
-        if study.exists() and not _is_running(pid) and pid != os.getpid():
+        if study.exists() and not _is_held(about.with_suffix(".lock")):
             found.append(Rescue(study, Path(path) if path else None, name))
     return found
 
@@ -88,25 +113,29 @@ class Claim:
     def __init__(self, path):
         digest = hashlib.sha256(str(Path(path).resolve()).encode()).hexdigest()[:24]
         self._file = journal_folder() / f"{digest}.open"
+        self._lock = None
 
     def holder(self):
         """The id of another running process that has the study open, or None."""
         try:
-            pid = int(self._file.read_text())
+            pid = int(self._file.read_text()[:20])
         except (OSError, ValueError):
             return None
-        return pid if _is_running(pid) else None
+        return pid if pid != os.getpid() and _is_held(self._file) else None
 
     def take(self):
         try:
             self._file.parent.mkdir(parents=True, exist_ok=True)
-            self._file.write_text(str(os.getpid()))
+            self._lock = _locked(self._file)
+            if self._lock is not None:
+                os.ftruncate(self._lock, 0)
+                os.write(self._lock, str(os.getpid()).encode())
         except OSError:
             pass  # A claim is a courtesy: without it the study opens all the same.
 
     def release(self):
-        try:
-            if self._file.read_text() == str(os.getpid()):
-                self._file.unlink()
-        except OSError:
-            pass
+        if self._lock is None:
+            return
+        self._file.unlink(missing_ok=True)
+        os.close(self._lock)
+        self._lock = None

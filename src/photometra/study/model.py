@@ -1,7 +1,10 @@
 """The document: specimens with their surfaces and readings, and the booth they are looked at in. Immutable."""
 
+import hashlib
+import re
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
+from pathlib import PurePath
 from types import MappingProxyType
 
 from ..fitting import Solution, default_free
@@ -88,6 +91,21 @@ def _belongs(scalar, name):
     return scalar_owner(scalar)[0].name == name
 
 
+def kept_name(folder, file_name, data):
+    """What a study calls a file that it keeps: by its name and its content, so that two of one name stay two."""
+    path = PurePath(file_name)
+    stem = re.sub(r"[^A-Za-z0-9._-]+", "-", path.stem).strip("._-")[:80] or folder
+    suffix = re.sub(r"[^a-z0-9.]", "", path.suffix.lower())[:12]
+    return f"{folder}/{stem}.{hashlib.sha256(data).hexdigest()[:8]}{suffix}"
+
+
+def shown_names(names):
+    """{kept name: what people call it}: without its folder and what tells its content, unless two would be alike."""
+    short = {n: re.sub(r"\.[0-9a-f]{8}(?=\.[a-z0-9]+$)", "", n.partition("/")[2] or n) for n in names}
+    alike = list(short.values())
+    return {n: s if alike.count(s) == 1 else n.partition("/")[2] for n, s in short.items()}
+
+
 def _checked_size(size_mm):
     if not 0.1 <= size_mm <= 10_000:
         raise ValueError("a specimen's size must lie between 0.1 and 10000 mm")
@@ -144,8 +162,10 @@ class Study:
         return replace(self, specimens=(*self.specimens, variant))
 
     def with_renamed(self, index, name) -> "Study":
-        """The study with a specimen renamed; ValueError for a name that is empty or taken."""
-        return self.with_specimen_at(index, replace(self.specimens[index], name=self._fresh_name(name, index)))
+        """The study with a specimen renamed, its proofs with it; ValueError for a name that is empty or taken."""
+        before, name = self.specimens[index], self._fresh_name(name, index)
+        proofs = tuple(replace(p, specimen=name) if p.specimen == before.name else p for p in self.proofs)
+        return replace(self.with_specimen_at(index, replace(before, name=name)), proofs=proofs)
 
     def with_size(self, index, size_mm) -> "Study":
         """The study with a specimen's size changed; ValueError outside 0.1..10000 mm."""
@@ -160,6 +180,17 @@ class Study:
         if any(s.name.casefold() == name.casefold() for i, s in enumerate(self.specimens) if i != besides):
             raise ValueError(f"there is a specimen '{name}' already; choose another name")
         return name
+
+    def with_environment(self, file_name, data) -> "Study":
+        """The study looking at its specimens in the light of a picture file, which it keeps."""
+        name = kept_name("pictures", file_name, data)
+        return replace(self, pictures={**self.pictures, name: data}).with_booth(environment=name)
+
+    def with_mesh(self, index, file_name, data) -> "Study":
+        """The study with a mesh, which it keeps, to stand for a specimen; `data` the bytes of a PLY."""
+        name = kept_name("meshes", f"{PurePath(file_name).stem}.ply", data)
+        kept = replace(self, meshes={**self.meshes, name: data})
+        return kept.with_specimen_at(index, replace(self.specimens[index], shape=name))
 
     def with_image(self, name, data) -> "Study":
         """The study with a picture kept under a name that starts with `images/`."""

@@ -7,6 +7,7 @@ import json
 import os
 import re
 import tempfile
+import time
 import zipfile
 from dataclasses import asdict
 from pathlib import Path
@@ -38,6 +39,9 @@ _MOST_JSON = 32_000_000
 _MOST_READING = 16_000_000
 _MOST_BYTES = 2_000_000_000
 _STAMP = (2020, 1, 1, 0, 0, 0)
+_WRITING = ".writing"
+_LEFT_BEHIND_S = 900.0
+"""How old an unfinished file of a save must be to have been left by a program that was killed."""
 
 
 class StudyError(ValueError):
@@ -98,8 +102,9 @@ def write_file(study: Study, path, before_rename=None):
     """
     path = Path(path)
     members = encoded(study)
+    _sweep(path)
     try:
-        handle, temporary = tempfile.mkstemp(prefix=f".{path.name}.", suffix=".writing", dir=path.parent)
+        handle, temporary = tempfile.mkstemp(prefix=f".{path.name}.", suffix=_WRITING, dir=path.parent)
     except OSError as error:
         raise StudyError(f"{path}: cannot write here ({error.strerror})") from None
     try:
@@ -129,6 +134,17 @@ def write_file(study: Study, path, before_rename=None):
     finally:
         if os.path.exists(temporary):
             os.unlink(temporary)
+
+
+def _sweep(path):
+    """Remove what killed saves of this very study left beside it."""
+    try:
+        for entry in os.scandir(path.parent):
+            ours = entry.name.startswith(f".{path.name}.") and entry.name.endswith(_WRITING)
+            if ours and entry.is_file(follow_symlinks=False) and time.time() - entry.stat().st_mtime > _LEFT_BEHIND_S:
+                os.unlink(entry.path)
+    except OSError:
+        pass  # What cannot be swept does no harm to the save.
 
 
 def read_file(path) -> Study:
@@ -183,7 +199,8 @@ def _decoded(path, archive):
     text = archive.read("study.json")
     try:
         raw = json.loads(text)
-    except (UnicodeDecodeError, json.JSONDecodeError, RecursionError):
+    except (ValueError, RecursionError):
+        # Beside what is no JSON, an integer of more digits than Python reads.
         raise StudyError(f"{path}: its study.json is damaged; open an earlier copy") from None
     if not isinstance(raw, dict) or raw.get("format") != FORMAT:
         raise StudyError(f"{path}: this is not a study (its study.json does not say '{FORMAT}')")

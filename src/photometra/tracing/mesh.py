@@ -20,7 +20,7 @@ MOST_TRIANGLES = 2_000_000
 _PAD = 1e-5
 """How much boxes are grown, against the farthest corner of all: they are met in single precision."""
 DEPTH = 64
-"""The deepest stack a ray may need."""
+"""The deepest stack a ray may need, and so the deepest the hierarchy is built."""
 
 
 @dataclass(frozen=True, eq=False)
@@ -185,7 +185,13 @@ def _build(low, high, middles, order, nodes, room):
         first, last, node, level = todo[top, 0], todo[top, 1], todo[top, 2], todo[top, 3]
         middle = first
         axis, edge, least, scale = _split_at(middles, order, first, last, low, high, bin_boxes, bin_counts, sweep)
-        if axis >= 0 and level < DEPTH - 8:
+        # Halving must still be able to end within the depth, however the triangles lie.
+        halvings = 0
+        left = last - first
+        while left > _LEAF:
+            left = (left + 1) // 2
+            halvings += 1
+        if axis >= 0 and level + 1 + halvings < DEPTH:
             last_one = last - 1
             while middle <= last_one:
                 b = min(int((middles[order[middle], axis] - least) * scale), _BINS - 1)

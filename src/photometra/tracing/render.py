@@ -16,6 +16,7 @@ from .scene import PATCHES, Scene
 from .spectral import film_table, light_spectra
 
 TILE = 64
+_BRIGHTEST = 1e30
 _LUMINANCE = np.array([0.2126, 0.7152, 0.0722])
 LAYER_NAMES = ("sheen", "coat", "finish", "body", "transmission", "reverse", "subsurface", "stage")
 """What light can have met first, in the kernels' order."""
@@ -116,7 +117,11 @@ class Rendering:
 
     def picture(self):
         """The mean so far; float32 (height, width, 3)."""
-        return (self._total / max(1, self.samples)).astype(np.float32)
+        return self._mean_of(self._total)
+
+    def _mean_of(self, total):
+        # Lamps and skies may be as strong as a person likes; single precision ends somewhere.
+        return np.clip(total / max(1, self.samples), -_BRIGHTEST, _BRIGHTEST).astype(np.float32)
 
     def noise(self):
         """Relative standard error of a pixel's luminance, in the root mean square; inf below two samples."""
@@ -137,7 +142,4 @@ class Rendering:
 
     def layers(self):
         """{name: picture} of what light met first, which add up to the whole; empty unless layered."""
-        return {
-            name: (part / max(1, self.samples)).astype(np.float32)
-            for name, part in zip(LAYER_NAMES, self._apart, strict=False)
-        }
+        return {name: self._mean_of(part) for name, part in zip(LAYER_NAMES, self._apart, strict=False)}
