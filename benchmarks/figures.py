@@ -18,7 +18,10 @@ class Figure:
 
     @property
     def ratio(self):
-        return self.value / self.target if self.more_is_better else self.target / self.value
+        if self.value == self.target:
+            return 1.0
+        above, below = (self.value, self.target) if self.more_is_better else (self.target, self.value)
+        return above / below if below else float("inf")
 
     def __str__(self):
         sign = "≥" if self.more_is_better else "≤"

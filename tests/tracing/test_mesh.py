@@ -227,3 +227,13 @@ class TestFiles:
             read_mesh(path)
         except MeshError as error:
             assert str(path) in str(error)
+
+
+def test_a_face_that_names_a_vertex_that_is_not_there_is_refused(tmp_path):
+    path = tmp_path / "a.ply"
+    path.write_text(
+        "ply\nformat ascii 1.0\nelement vertex 3\nproperty float x\nproperty float y\nproperty float z\n"
+        "element face 1\nproperty list uchar int vertex_indices\nend_header\n0 0 0\n1 0 0\n0 1 0\n3 0 1 7\n"
+    )
+    with pytest.raises(MeshError, match="names vertex 8, but there are 3"):
+        read_mesh(path)

@@ -77,7 +77,7 @@ class AgreementSheet(Sheet):
         self.table.verticalHeader().setVisible(False)
         self.table.verticalHeader().setDefaultSectionSize(21)
         header = self.table.horizontalHeader()
-        header.setSectionResizeMode(QHeaderView.ResizeMode.ResizeToContents)
+        header.setSectionResizeMode(QHeaderView.ResizeMode.Fixed)
         header.setSectionResizeMode(_SHARE, QHeaderView.ResizeMode.Stretch)
         header.setFont(theme.font(8.5))
         header.setMinimumSectionSize(30)
@@ -122,6 +122,7 @@ class AgreementSheet(Sheet):
         if rows == self._rows:
             return
         self._rows = rows
+        self.table.setUpdatesEnabled(False)
         self.table.setSortingEnabled(False)
         self.table.setRowCount(len(rows))
         for r, (i, j, cells) in enumerate(rows):
@@ -141,6 +142,9 @@ class AgreementSheet(Sheet):
                     item.setToolTip(self.session.study.specimens[i].readings[j].kind.metric_label)
                 self.table.setItem(r, c, item)
         self.table.setSortingEnabled(True)
+        # Once, when all is there: a header that follows every cell measures the whole table each time.
+        self.table.resizeColumnsToContents()
+        self.table.setUpdatesEnabled(True)
         verdicts = [cells[_VERDICT] for _, _, cells in rows]
         good, open_ = sum(v.startswith(WITHIN) for v in verdicts), sum(v.startswith(UNKNOWN) for v in verdicts)
         words = f"{good} of {len(rows)} readings within tolerance"

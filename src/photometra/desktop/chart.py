@@ -19,8 +19,17 @@ _REACH_PX = 9.0
 _MOST_LABELS = 6
 
 
+def own_menu_only(view):
+    """Take the plotting library's own menu and export from a view: they know nothing of readings."""
+    scene = view.scene()
+    for action in scene.contextMenu:
+        action.deleteLater()
+    scene.contextMenu = []
+
+
 def style_plot(plot, view):
     """Give a plot the theme's looks."""
+    own_menu_only(view)
     view.setBackground(theme.colour("raised"))
     for side in ("left", "bottom"):
         axis = plot.getAxis(side)

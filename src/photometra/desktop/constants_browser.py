@@ -24,6 +24,7 @@ from ..optics import fresnel_conductor
 from ..surface import hex_colour, table, table_names
 from ..surface.constants import choosing
 from . import theme
+from .chart import style_plot
 from .session import Session
 from .text import Label
 from .workers import LongJob
@@ -130,7 +131,7 @@ class ConstantsBrowser(QDialog):
         made.setTabKeyNavigation(False)
         made.setAccessibleName("Tables")
         header = made.horizontalHeader()
-        header.setSectionResizeMode(QHeaderView.ResizeMode.ResizeToContents)
+        header.setSectionResizeMode(QHeaderView.ResizeMode.Fixed)
         header.setSectionResizeMode(_NAME, QHeaderView.ResizeMode.Stretch)
         for row, key in enumerate(names):
             t = table(key)
@@ -147,6 +148,7 @@ class ConstantsBrowser(QDialog):
         made.setColumnHidden(_MISFIT, True)
         made.setSortingEnabled(True)
         made.sortByColumn(_NAME, Qt.SortOrder.AscendingOrder)
+        made.resizeColumnsToContents()
         made.currentItemChanged.connect(lambda *_: self._show_details())
         made.itemDoubleClicked.connect(lambda *_: self.use())
         return made
@@ -175,17 +177,8 @@ class ConstantsBrowser(QDialog):
 
     def _plot(self, label):
         plot = pg.PlotWidget()
-        plot.setBackground(theme.colour("raised"))
-        plot.setMenuEnabled(False)
-        plot.setMouseEnabled(False, False)
-        plot.hideButtons()
-        plot.showGrid(x=True, y=True, alpha=0.12)
+        style_plot(plot.getPlotItem(), plot)
         plot.setXRange(380.0, 780.0, padding=0.02)
-        for side in ("left", "bottom"):
-            axis = plot.getAxis(side)
-            axis.setPen(pg.mkPen(theme.colour("line")))
-            axis.setTextPen(pg.mkPen(theme.colour("quiet")))
-            axis.setTickFont(theme.font(8.0))
         plot.setTitle(label, color=theme.current().quiet, size="9pt")
         return plot
 
@@ -299,6 +292,7 @@ class ConstantsBrowser(QDialog):
             self.list.setItem(row, _MISFIT, _Number(100.0 * c.rms if c else None))
         self.list.setColumnHidden(_DELTA, False)
         self.list.setColumnHidden(_MISFIT, False)
+        self.list.resizeColumnsToContents()
         self.list.setSortingEnabled(True)
         self.list.sortByColumn(_DELTA, Qt.SortOrder.AscendingOrder)
         self._select(found[0].key)

@@ -43,6 +43,7 @@ class HandOver(QDialog):
         self.job.cancelled.connect(lambda: self._said("Stopped; no file was written."))
         self._began = 0.0
         self._finish = None
+        session.document_changed.connect(self._follow)
         whole = QVBoxLayout(self)
         whole.setSpacing(12)
         whole.addWidget(self._picture_group())
@@ -96,6 +97,10 @@ class HandOver(QDialog):
         self.export_button.clicked.connect(self._choose_material)
         row.addWidget(self.export_button)
         return group
+
+    def _follow(self):
+        """Nothing can be handed over once the last specimen is gone."""
+        self.setEnabled(self.session.specimen is not None)
 
     def _suggest(self, suffix):
         folder = self.session.path.parent if self.session.path else Path.home()

@@ -54,7 +54,7 @@ class NumbersSheet(QWidget):
         self.table.setShowGrid(False)
         self.table.setFont(theme.font(8.0))
         self.table.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
-        self.table.horizontalHeader().setSectionResizeMode(QHeaderView.ResizeMode.ResizeToContents)
+        self.table.horizontalHeader().setSectionResizeMode(QHeaderView.ResizeMode.Fixed)
         self.table.horizontalHeader().setFont(theme.font(8.5))
         self.table.itemChanged.connect(self._edited)
         self.table.itemSelectionChanged.connect(self.profile_wanted)
@@ -137,6 +137,7 @@ class NumbersSheet(QWidget):
             self.table.item(r, 0).setText(pin.name)
             self.table.item(r, 0).setCheckState(Qt.CheckState.Checked if pin.counts else Qt.CheckState.Unchecked)
         self._filling = False
+        self.table.resizeColumnsToContents()
         self._show_counting()
         self.remove_button.setEnabled(bool(pins))
         self.export_button.setEnabled(bool(pins))
@@ -162,6 +163,7 @@ class NumbersSheet(QWidget):
                 for c, text in enumerate(_texts(at), 1):
                     self.table.item(r, c).setText(text)
         self._filling = False
+        self.table.resizeColumnsToContents()
         self.histogram.show_curves([counts], "stops about white, −10 to +6", is_filled=True, mark=0.0)
         if profiles and self.line is not None and not self.is_pointing:
             beside = ", partner dashed" if len(profiles) > 1 else ""

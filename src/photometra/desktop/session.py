@@ -116,32 +116,48 @@ class Session(QObject):
 
     # Changes.
 
+    def has_specimen(self):
+        """Whether one is chosen; where none is, that is said."""
+        if self.specimen is None:
+            self.said.emit("Add a specimen first.")
+        return self.specimen is not None
+
     def change_specimen(self, specimen, label, key=None):
         self.history.apply(self.study.with_specimen_at(self.index, specimen), label, key)
 
     def set_values(self, changes, label=None, dragging=False):
         """Change parameters of the chosen surface. Changes while dragging are undone together."""
+        if not self.has_specimen():
+            return
         names = tuple(changes)
         label = label or f"{PARAMETERS[names[0]].label.lower()}"
         key = (self.index, names) if dragging else None
         self.change_specimen(self.specimen.with_values(changes), label, key)
 
     def set_free(self, name, is_free):
+        if not self.has_specimen():
+            return
         label = f"{'free' if is_free else 'hold'} {PARAMETERS[name].label.lower()}"
         self.change_specimen(self.specimen.with_free(name, is_free), label)
 
     def set_bounds(self, name, bounds):
         """Narrow where a solve may find a parameter: (low, high), or None for its whole range."""
+        if not self.has_specimen():
+            return
         specimen = self.specimen.with_bounds(name, bounds)
         self.change_specimen(specimen, f"bounds of {PARAMETERS[name].label.lower()}")
 
     def change_reading(self, reading, label):
         """Put a changed reading in the chosen one's place."""
+        if self.reading is None:
+            return
         i = min(self.reading_index, len(self.specimen.readings) - 1)
         self.change_specimen(self.specimen.with_reading_at(i, reading), label)
 
     def add_reading(self, reading, label, specimen_name=None):
         """Add a reading to a specimen (the chosen one), and choose it; ValueError where the specimen is gone."""
+        if specimen_name is None and not self.has_specimen():
+            return
         i = self.study.index(specimen_name) if specimen_name else self.index
         specimen = self.study.specimens[i].with_reading(reading)
         self.history.apply(self.study.with_specimen_at(i, specimen), label)

@@ -64,6 +64,9 @@ def read_mesh(path) -> FileMesh:
         raise MeshError(f"{path}: the mesh is damaged or is not one ({type(error).__name__})") from None
     if vertices.ndim != 2 or not len(faces) or not np.all(np.isfinite(vertices)):
         raise MeshError(f"{path}: there are no triangles in it")
+    if faces.min() < 0 or faces.max() >= len(vertices):
+        bad = int(faces.max() if faces.max() >= len(vertices) else faces.min())
+        raise MeshError(f"{path}: a face names vertex {bad + 1}, but there are {len(vertices)}; export the mesh again")
     if len(faces) > MOST_TRIANGLES:
         raise MeshError(f"{path}: {len(faces):,} triangles are more than the {MOST_TRIANGLES:,} that can be taken")
     return FileMesh(path.name, vertices, faces)
