@@ -31,7 +31,8 @@ from photometra.readings.uncertainty import rule_of
     ("mu_a (1/cm)", "absorption_per_mm", "1/cm"),
     ("sigma_s [mm^-1]", "scatter_per_mm", "1/mm"),
     ("absorption_per_mm", "absorption_per_mm", "1/mm"),
-    ("reduced_scatter_g_per_mm", "scatter_per_mm:green", "1/mm"),
+    ("reduced_scatter_g_per_mm", "reduced_scatter_per_mm:green", "1/mm"),
+    ("mu_s' (1/cm)", "reduced_scatter_per_mm", "1/cm"),
     ("exitance_b", "exitance_per_mm2:blue", ""),
     ("L*", "L", ""),
     ("XYZ_Y", "Y", ""),
@@ -119,7 +120,7 @@ def test_one_of_several_samples_is_taken():
         first.samples == ("Milk", "Wax") and first.sample == "Milk" and "2 samples; 'Milk' is taken" in first.doubts[0]
     )
     second = understand(text, "a.csv", Choices(sample="Wax")).reading
-    assert second.columns["scatter_per_mm"].tolist() == [6.0, 5.0, 4.0]
+    assert second.columns["reduced_scatter_per_mm"].tolist() == [6.0, 5.0, 4.0]
     assert "no sample 'Tar'" in understand(text, "a.csv", Choices(sample="Tar")).problem
 
 

@@ -148,8 +148,8 @@ def _within(asked, surface, compiled):
     media = transmissometer.media_of(compiled, wavelengths)
     if not media or surface["metalness"] >= 1.0:
         raise ValueError("this surface has no interior whose coefficients could be read; make it clear or translucent")
-    _, absorption, scatter, _ = max(media, key=lambda m: m[0])
-    return np.stack([absorption, scatter])
+    _, absorption, scatter, asymmetry = max(media, key=lambda m: m[0])
+    return np.stack([absorption, scatter, (1.0 - asymmetry) * scatter])
 
 
 def _constants(asked, surface, constants):

@@ -8,10 +8,13 @@ import shlex
 
 import numpy as np
 
-from .tables import Block, ReadingError, Sheet
+from .columns import wavelength_in
+from .layouts import ONE_EACH_ROW
+from .tables import Block, ReadingError, Sheet, is_number
 
-_SPECTRAL = re.compile(r"^(?:SPECTRAL_?(?:NM_?)?|NM_?|R_)(\d{3,4})(?:NM)?$", re.I)
-_SIGMA = re.compile(r"^STDEV_(?:SPECTRAL_?(?:NM_?)?|NM_?)(\d{3,4})$", re.I)
+_SIGMA = re.compile(r"^STDEV_(.+)$", re.I)
+_OF_LIGHT = ("spectral power", "illum", "illun", "matching function", "observer", "emission", "emissive", "display")
+"""Words by which a file says that it holds a light or an observer, and no surface."""
 _FIELDS = {
     "LAB_L": "L", "LAB_A": "a", "LAB_B": "b", "XYZ_X": "X", "XYZ_Y": "Y", "XYZ_Z": "Z",
     "STDEV_L": "sigma_L", "STDEV_A": "sigma_a", "STDEV_B": "sigma_b",
@@ -19,13 +22,13 @@ _FIELDS = {
 _NAMES = {ours: theirs for theirs, ours in _FIELDS.items()}
 _HEAD = {"DESCRIPTOR": "name", "ORIGINATOR": "source", "CREATED": "date", "MEASUREMENT_GEOMETRY": "geometry"}
 _OURS = {ours: theirs for theirs, ours in _HEAD.items()}
-_IDS = ("SAMPLE_ID", "SAMPLE_NAME", "SAMPLEID", "NAME")
+_IDS = ("SAMPLE_NAME", "NAME", "SAMPLE_LOC", "SAMPLE_ID", "SAMPLEID")
 
 
 def is_cgats(text):
     """Whether a text is a CGATS.17 file: its first line says so, or it has that form's marks."""
-    start = text.lstrip()[:2000].upper()
-    return start.startswith("CGATS") or ("BEGIN_DATA_FORMAT" in start and "BEGIN_DATA" in text.upper())
+    whole = text.upper()
+    return whole.lstrip().startswith("CGATS") or ("BEGIN_DATA_FORMAT" in whole and "END_DATA_FORMAT" in whole)
 
 
 def _words(line):
@@ -38,10 +41,15 @@ def _words(line):
 def tables_of(text, path="text") -> Sheet:
     """A CGATS.17 text as a sheet of one block; ReadingError where it is not whole."""
     head, fields, rows, state = {}, [], [], ""
+    tables = []
     for i, line in enumerate(text.splitlines(), 1):
         bare = line.strip()
         word = bare.upper()
         if word in ("BEGIN_DATA_FORMAT", "BEGIN_DATA"):
+            if word == "BEGIN_DATA_FORMAT" and fields:
+                # Another table begins; what stands before the first is the head of all.
+                tables.append((fields, rows))
+                fields, rows = [], []
             state = word
         elif word in ("END_DATA_FORMAT", "END_DATA"):
             state = ""
@@ -51,39 +59,76 @@ def tables_of(text, path="text") -> Sheet:
             rows.append((i, _words(bare)))
         elif bare and not bare.startswith("#"):
             key, _, value = bare.partition(" ") if "\t" not in bare else bare.partition("\t")
+            if tables or rows:
+                continue
             head[_HEAD.get(key.upper(), key.lower().removeprefix("photometra_"))] = value.strip().strip('"')
+    tables = [t for t in (*tables, (fields, rows)) if all(t)]
+    fields, rows = next((t for t in tables if _says_colour(t[0])), tables[0] if tables else ([], []))
     if not fields or not rows:
         raise ReadingError(f"{path}: there is no whole table in this CGATS file (BEGIN_DATA_FORMAT, then BEGIN_DATA)")
     for i, cells in rows:
         if len(cells) != len(fields):
             raise ReadingError(f"{path}, line {i}: {len(cells)} values where the table has {len(fields)} fields")
-    spectral = [(k, _SPECTRAL.match(f)) for k, f in enumerate(fields)]
-    spectral = [(k, found[1]) for k, found in spectral if found]
+    _check_is_of_a_surface(path, text, head)
+    spectral = [(k, wavelength_in(f, 100.0, 9999.0)) for k, f in enumerate(fields)]
+    spectral = [(k, f"{nm:g}") for k, nm in spectral if nm is not None]
     if spectral:
-        return _spectral(head, fields, rows, spectral)
+        return _spectral(path, head, fields, rows, spectral)
     block = Block([_FIELDS.get(f.upper(), f) for f in fields], 0, rows)
     if any(f.upper() in _IDS for f in fields) and len(rows) > 1 and "kind" not in head:
-        head["one sample each row"] = "yes"
+        head[ONE_EACH_ROW] = "yes"
         for k, f in enumerate(fields):
             block.names[k] = "" if f.upper() in _IDS[1:] else block.names[k]
     return Sheet(head, [block], " ", ".")
 
 
-def _spectral(head, fields, rows, spectral):
+def _says_colour(fields):
+    """Whether a table's fields hold a colour or a spectrum."""
+    return any(f.upper() in _FIELDS or wavelength_in(f, 100.0, 9999.0) is not None for f in fields)
+
+
+def _check_is_of_a_surface(path, text, head):
+    """Refuse the spectrum of a light, and an observer's functions: they look like a reflectance."""
+    told = " ".join(head.get(k, "") for k in ("name", "meas_type", "instrument_type_spectral", "device_class")).lower()
+    first = text.lstrip()[:8].upper()
+    is_light = any(w in told for w in _OF_LIGHT) and "reflectance" not in told
+    if "kind" not in head and (is_light or first.startswith(("CMF", "CCSS", "CCMX", "CAL"))):
+        name = head.get("name", "")[:60]
+        raise ReadingError(f"{path}: this is of a light, a display or an observer ('{name}'), not of a surface")
+
+
+def _spectral(path, head, fields, rows, spectral):
     """Each set as rows of its own: id, wavelength, reflectance, and its deviation where it has one."""
     ids = next((k for name in _IDS for k, f in enumerate(fields) if f.upper() == name), None)
-    sigmas = {found[1]: k for k, f in enumerate(fields) if (found := _SIGMA.match(f))}
+    sigmas = {
+        f"{wavelength_in(found[1], 100.0, 9999.0) or 0:g}": k
+        for k, f in enumerate(fields)
+        if (found := _SIGMA.match(f))
+    }
+    _check_bands(path, head, spectral)
+    norm = head.get("spectral_norm", "")
+    value = "reflectance_percent" if is_number(norm) and float(norm) == 100.0 else "reflectance"
     out, names = [], []
     for n, (i, cells) in enumerate(rows, 1):
         name = cells[ids] if ids is not None else str(n)
         names.append(name)
         for k, nm in spectral:
             out.append((i, [name, nm, cells[k], *([cells[sigmas[nm]]] if nm in sigmas else [])]))
-    header = ["set", "wavelength_nm", "reflectance", *(["sigma_reflectance"] if sigmas else [])]
+    header = ["set", "wavelength_nm", value, *([f"sigma_{value}"] if sigmas else [])]
     if len(set(names)) == 1 or "kind" in head:
         return Sheet(head, [Block(header[1:], 0, [(i, cells[1:]) for i, cells in out])], " ", ".")
-    head["one sample each row"] = "yes"
+    head[ONE_EACH_ROW] = "yes"
     return Sheet(head, [Block(header, 0, out)], " ", ".")
+
+
+def _check_bands(path, head, spectral):
+    """Hold the bands against what the header says of them."""
+    told = {k: head.get(f"spectral_{k}", "") for k in ("bands", "start_nm", "end_nm")}
+    there = {"bands": len(spectral), "start_nm": float(spectral[0][1]), "end_nm": float(spectral[-1][1])}
+    for key, text in told.items():
+        if is_number(text) and abs(float(text) - there[key]) > 0.5:
+            said = f"its header says {key.removesuffix('_nm')} {text}, but its fields say {there[key]:g}"
+            raise ReadingError(f"{path}: {said}; the file is not whole, or its header is of another")
 
 
 def _quoted(value):

@@ -24,6 +24,7 @@ UNITS = {
 _SPELLINGS = {
     "µm": "um", "μm": "um", "micron": "um", "microns": "um", "micrometre": "um", "angstrom": "å", "a": "å",
     "°": "deg", "degree": "deg", "degrees": "deg", "%": "percent", "pct": "percent", "frac": "fraction",
+    "ångström": "å", "ångstrom": "å", "a.": "å",
     "per_mm": "1/mm", "mm-1": "1/mm", "mm^-1": "1/mm", "mm⁻¹": "1/mm", "/mm": "1/mm",
     "per_cm": "1/cm", "cm-1": "1/cm", "cm^-1": "1/cm", "cm⁻¹": "1/cm", "/cm": "1/cm",
     "per_m": "1/m", "m-1": "1/m", "m^-1": "1/m", "/m": "1/m",
@@ -40,6 +41,7 @@ MEASURES = {
     "exitance_per_mm2": "per area", "absorption_per_mm": "per length", "scatter_per_mm": "per length",
     "L": "number", "a": "number", "b": "number", "X": "number", "Y": "number", "Z": "number",
     "red": "number", "green": "number", "blue": "number", "masked": "number",
+    "reduced_scatter_per_mm": "per length",
 }  # fmt: skip
 """Every column there is, and what it measures."""
 
@@ -60,13 +62,21 @@ _STEMS = {
     "t_regular": "regular", "t_total": "total", "transmittance": "total", "t": "total",
     "exitance": "exitance_per_mm2", "absorption": "absorption_per_mm", "mu_a": "absorption_per_mm",
     "sigma_a": "absorption_per_mm", "scatter": "scatter_per_mm", "scattering": "scatter_per_mm",
-    "mu_s": "scatter_per_mm", "sigma_s": "scatter_per_mm", "reduced_scatter": "scatter_per_mm",
+    "mu_s": "scatter_per_mm", "sigma_s": "scatter_per_mm", "µs": "scatter_per_mm", "mus": "scatter_per_mm",
+    "µa": "absorption_per_mm", "mua": "absorption_per_mm",
+    **dict.fromkeys(
+        ("reduced_scatter", "reduced_scattering", "reduced_scattering_coefficient", "mu_s'", "mu_s′", "mus'", "mus′",
+         "musp", "mu_sp", "mu_s_prime", "µs'", "µs′", "µ_s'", "sigma_s'", "sigma_s′", "scatter_reduced"),
+        "reduced_scatter_per_mm",
+    ),
+    "%r": "reflectance", "r%": "reflectance", "%t": "total", "t%": "total", "reflectance_factor": "reflectance",
+    "nm": "wavelength_nm", "wave": "wavelength_nm", "wavelengths": "wavelength_nm",
     "lab_l": "L", "lab_a": "a", "lab_b": "b", "l*": "L", "a*": "a", "b*": "b", "l": "L", "a": "a", "b": "b",
     "xyz_x": "X", "xyz_y": "Y", "xyz_z": "Z", "x": "X", "y": "Y", "z": "Z",
     "red": "red", "green": "green", "blue": "blue", "rgb_r": "red", "rgb_g": "green", "rgb_b": "blue",
     "masked": "masked",
 }  # fmt: skip
-_BY_CHANNEL = ("exitance_per_mm2", "absorption_per_mm", "scatter_per_mm")
+_BY_CHANNEL = ("exitance_per_mm2", "absorption_per_mm", "scatter_per_mm", "reduced_scatter_per_mm")
 _CHANNELS = {"r": "red", "g": "green", "b": "blue", "red": "red", "green": "green", "blue": "blue"}
 _ONLY_WITH_UNIT = ("sigma_a", "sigma_s")
 """Coefficients by their symbol, which without a unit would be the uncertainty of a column `a`."""
@@ -95,6 +105,28 @@ class Meaning:
             with np.errstate(divide="ignore"):
                 return EV_NM / values
         return values * factor
+
+
+_NM = re.compile(
+    r"^(?:[RT]|REFL(?:ECTANCE)?|SPEC(?:TRAL)?|WL|WAVELENGTH|LAMBDA|λ|NM)?[ _]*(?:NM)?[ _]*"
+    r"(\d{3,4})(?:[.,]0+)?\s*(?:\[?\(?\s*nm\s*\)?\]?)?$",
+    re.I,
+)
+_GLOSS = re.compile(
+    r"^(?:gloss|gu|g)?[ _@(]*(20|60|85)\s*(?:°|deg(?:rees)?)?\)?[ _]*(?:\[?\(?\s*(?:gloss|gu)\s*\)?\]?)?$", re.I
+)
+
+
+def wavelength_in(cell, low=200.0, high=2600.0):
+    """The wavelength in nm that a header cell or a row's label says (`R 650 nm`, `SPEC_380`), or None."""
+    found = _NM.match(cell.strip())
+    return float(found[1]) if found and low <= float(found[1]) <= high else None
+
+
+def gloss_angle_in(cell):
+    """The angle of a gloss meter that a header cell says (`60°`, `Gloss 60`), or None."""
+    found = _GLOSS.match(cell.strip())
+    return int(found[1]) if found else None
 
 
 def _split_unit(text):
@@ -160,6 +192,10 @@ def _named(text):
             continue
         if stem in ("energy", "photon_energy") and not unit:
             unit = "ev"
+        if stem == "nm":
+            unit = "nm"
+        if stem in ("%r", "r%", "%t", "t%"):
+            unit = "percent"
         measure = MEASURES[name.partition(":")[0]]
         # A whole name that ends like a unit says it.
         if not spelt and stem.endswith(("_nm",)):

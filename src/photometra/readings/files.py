@@ -1,6 +1,7 @@
 """Readings in files: CSV with `# key: value` header lines, and CGATS.17 text, in and out."""
 
 import io
+import re
 from pathlib import Path
 
 import numpy as np
@@ -10,6 +11,7 @@ from .model import Reading, letter_of
 from .tables import MOST_BYTES, ReadingError
 from .understanding import Choices, Understood, understand
 
+_NOT_TEXT = re.compile("[\x00-\x08\x0e-\x1f\ufffe\uffff]")
 CGATS_SUFFIXES = (".txt", ".cgats", ".it8")
 
 
@@ -19,11 +21,29 @@ def text_of(path):
     try:
         if path.stat().st_size > MOST_BYTES:
             raise ReadingError(f"{path}: the file is larger than a reading can be ({MOST_BYTES // 1_000_000} MB)")
-        return path.read_text(encoding="utf-8-sig")
+        text = decoded(path.read_bytes())
     except OSError as error:
         raise ReadingError(f"{path}: cannot be read ({error.strerror})") from None
-    except UnicodeDecodeError:
-        raise ReadingError(f"{path}: this is not a text file; export the reading as CSV") from None
+    if text is None:
+        raise ReadingError(f"{path}: this is not a text file; export the reading as CSV")
+    return text
+
+
+def decoded(data: bytes):
+    """Text as instruments and spreadsheets write it: UTF-8, UTF-16, else Windows-1252; None where it is no text."""
+    if data[:2] in (b"\xff\xfe", b"\xfe\xff"):
+        tries = ("utf-16",)
+    elif data[:400].count(0) > len(data[:400]) // 4:
+        tries = ("utf-16-le" if data[1::2][:200].count(0) > data[::2][:200].count(0) else "utf-16-be",)
+    else:
+        tries = ("utf-8-sig", "cp1252", "latin-1")
+    for encoding in tries:
+        try:
+            text = data.decode(encoding)
+        except UnicodeDecodeError:
+            continue
+        return None if _NOT_TEXT.search(text) else text
+    return None
 
 
 def read_text(text, path="text", kind_key=None, name=None) -> Reading:

@@ -2,6 +2,8 @@
 
 from dataclasses import dataclass
 
+from .geometries import REFLECTANCE, THROUGH
+
 CHANNELS_NM = {"red": 640.0, "green": 545.0, "blue": 445.0}
 """Where a red, a green and a blue value stand among wavelengths: where each light of `colour.light_basis` is alone."""
 POLARISATIONS = {"s": 0.0, "u": 0.5, "p": 1.0}
@@ -67,7 +69,7 @@ KINDS = {
         ),
         Kind(
             "reflectance", "Spectral reflectance", ("wavelength_nm", "reflectance"), 1, (0.005, 0.001),
-            "delta_e_2000", "ΔE2000", "ΔE", 1.0, geometries=("di:8", "de:8", "45:0"), limits=((0.0, 2.0),),
+            "delta_e_2000", "ΔE2000", "ΔE", 1.0, geometries=REFLECTANCE, limits=((0.0, 100.0),),
             axis_label=_NM, value_label="reflectance", takes_thickness=True,
         ),
         Kind(
@@ -106,13 +108,14 @@ KINDS = {
             axis_label="distance from the beam / mm", value_label="exitance / 1/mm²", is_log=True,
         ),
         Kind(
-            "coefficients", "Coefficients", ("wavelength_nm", "absorption_per_mm", "scatter_per_mm"), 1, (0.03, 1e-5),
+            "coefficients", "Coefficients",
+            ("wavelength_nm", "absorption_per_mm", "scatter_per_mm", "reduced_scatter_per_mm"), 1, (0.03, 1e-5),
             "relative", "mean relative difference", "rel", 0.1, limits=((0.0, 1e6),),
             axis_label=_NM, value_label="coefficient / 1/mm", gaps=True, is_log=True,
         ),
         Kind(
             "colour", "Colour", ("sample", "L", "a", "b"), 1, (0.0, 0.3),
-            "delta_e_2000", "ΔE2000", "ΔE", 1.0, geometries=("di:8", "de:8", "45:0"),
+            "delta_e_2000", "ΔE2000", "ΔE", 1.0, geometries=(*REFLECTANCE, THROUGH), takes_thickness=True,
             limits=((0.0, 200.0), (-200.0, 200.0)), axis_label="sample", value_label="L*, a*, b*",
         ),
         Kind(

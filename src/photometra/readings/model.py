@@ -5,6 +5,7 @@ from dataclasses import dataclass, field, fields, replace
 import numpy as np
 
 from ..colour import ILLUMINANTS, OBSERVERS
+from .geometries import MULTI_ANGLE
 from .kinds import KINDS, POLARISATIONS, Kind, kind
 from .uncertainty import rule_of, sigma_by
 
@@ -168,6 +169,8 @@ def make_reading(name, kind_key, columns, sigma=None, masked=None, **more) -> Re
     if masked.size != rows:
         raise ValueError("a mask needs one entry for each row")
     _checked(k, more)
+    if k.key == "reflectance" and more["geometry"] not in MULTI_ANGLE and data["reflectance"].max() > 2.0:
+        raise ValueError("reflectance must lie between 0 and 2, but for a multi-angle geometry")
     data = {c: v[order] for c, v in data.items()}
     masked = masked[order]
     for array in (*data.values(), *spread.values(), masked):

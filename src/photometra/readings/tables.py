@@ -4,6 +4,9 @@ import csv
 import io
 import re
 from dataclasses import dataclass, field
+from itertools import pairwise
+
+from .columns import gloss_angle_in, meaning_of, wavelength_in
 
 MOST_BYTES = 16_000_000
 SEPARATORS = {",": "comma", ";": "semicolon", "\t": "tab", " ": "spaces"}
@@ -30,18 +33,34 @@ class Sheet:
     blocks: list[Block]
     separator: str
     decimal: str
+    notes: tuple[str, ...] = ()
+    """What was done to lay the table out plainly."""
 
 
 _NUMBER = re.compile(r"^[-+]?(\d+[.,]?\d*|[.,]\d+)(e[-+]?\d+)?$", re.I)
+_UNIT_BEHIND = re.compile(r"\s*(?:%|nm|°|gu)$", re.I)
+_MISSING = ("", "--", "---", "-", "n/a", "na", "#n/a", "null", "none", "…", "...", "over", "under")
+
+
+def number_text(cell):
+    """A cell without the unit that some write behind every number."""
+    return _UNIT_BEHIND.sub("", cell.strip().replace("−", "-"))
 
 
 def is_number(cell):
-    return bool(_NUMBER.match(cell.strip().replace("−", "-")))
+    return bool(_NUMBER.match(number_text(cell)))
+
+
+def is_missing(cell):
+    """Whether a cell stands for a value that is not there."""
+    return cell.strip().lower() in _MISSING
 
 
 def _separator_of(lines):
     """The separator with which most lines fall into the same number of cells, more than one."""
     best, score = ",", 0.0
+    # Sentences before the table say nothing of how it is parted.
+    lines = [line for line in lines if sum(c.isdigit() for c in line) * 3 > sum(c.isalpha() for c in line)] or lines
     for s in (";", "\t", ",", " "):
         counts = [len(line.split()) if s == " " else line.count(s) + 1 for line in lines[:200]]
         usual = max(set(counts), key=counts.count)
@@ -82,9 +101,11 @@ def sheet_of(text, path="text", separator="", decimal="") -> Sheet:
         has_comma = any("," in c and is_number(c) for _, cells in rows for c in cells)
         has_point = any("." in c and is_number(c) for _, cells in rows for c in cells)
         decimal = "," if has_comma and not has_point and separator != "," else "."
+    rows = _after_preamble(rows, head) if "kind" not in head else rows
     blocks = []
     for i, cells in rows:
-        if not is_number(cells[0]) and sum(map(is_number, cells)) * 2 < len(cells) and _starts_block(cells, blocks):
+        words = not is_number(cells[0]) and sum(map(is_number, cells)) * 2 < len(cells)
+        if ("kind" not in head and _is_heading(cells)) or (words and _starts_block(cells, blocks)):
             blocks.append(Block(cells, i))
             continue
         if not blocks:
@@ -93,17 +114,54 @@ def sheet_of(text, path="text", separator="", decimal="") -> Sheet:
     return Sheet(head, blocks, separator, decimal)
 
 
+def _after_preamble(rows, head):
+    """The rows from the table's header on; what an instrument writes before it goes into `head` by its keys."""
+    is_data = []
+    for _, cells in rows:
+        there = [c for c in cells if c and not is_missing(c)]
+        if _is_heading(cells):
+            is_data.append(False)
+            continue
+        numbers = sum(is_number(c) or wavelength_in(c) is not None for c in there)
+        is_data.append(len(cells) >= 2 and (numbers * 2 > len(there) or (numbers >= 2 and numbers * 2 >= len(there))))
+    for i in range(1, len(rows)):
+        same = len(rows[i][1]) == len(rows[i - 1][1])
+        if not is_data[i] or is_data[i - 1] or not (same or (i + 1 < len(rows) and is_data[i + 1])):
+            continue
+        if i == 1 and same:
+            return rows
+        # A table's header has as many cells as its rows; else the rows have no header.
+        start = i - 1 if same else i
+        for _, cells in rows[:start]:
+            filled = [c for c in cells if c] or [""]
+            key, colon, value = filled[0].partition(":")
+            if not (colon and value.strip()):
+                key, value = filled[0], " ".join(filled[1:])
+            head["preamble"] = f"{head.get('preamble', '')} {' '.join(filled)}".strip()
+            if value.strip():
+                head.setdefault(key.strip(" :").lower(), value.strip(' "'))
+        return rows[start:]
+    return rows
+
+
+def _is_heading(cells):
+    """Whether a row of numbers names columns: gloss angles, or ever longer wavelengths."""
+    bands = [nm for c in cells if (nm := wavelength_in(c)) is not None]
+    if len(bands) >= 6 and all(a < b for a, b in pairwise(bands)):
+        return True
+    angles = [a for c in cells if (a := gloss_angle_in(c)) is not None]
+    return len(angles) >= 2 and len(angles) == len(set(angles)) and len(angles) * 2 >= len([c for c in cells if c])
+
+
 def _starts_block(cells, blocks):
     """A row of words is a header where none is open yet, or its words name columns again."""
-    from .columns import meaning_of
-
     named = sum(bool(meaning_of(c).name) for c in cells)
     return not blocks or named * 2 >= len([c for c in cells if c]) > 0
 
 
 def number_in(cell, decimal, path, line, column):
     """A cell as a number; ReadingError where it is none."""
-    text = cell.strip().replace("−", "-")
+    text = number_text(cell)
     if decimal == ",":
         text = text.replace(",", ".")
     try:

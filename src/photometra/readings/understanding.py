@@ -12,11 +12,19 @@ import numpy as np
 from ..colour import linear_srgb_to_xyz, xyz_to_lab
 from .cgats import is_cgats, tables_of
 from .columns import IGNORED, MEASURES, UNITS, Meaning, meaning_of
+from .geometries import MULTI_ANGLE, geometry_of, without_geometry
 from .kinds import CHANNELS_NM, KINDS, POLARISATIONS
+from .layouts import ONE_EACH_ROW, laid_out
 from .model import Reading, make_reading
-from .tables import ReadingError, Sheet, is_number, number_in, sheet_of
+from .tables import ReadingError, Sheet, is_missing, is_number, number_in, sheet_of
 
-_HEAD_KEYS = ("geometry", "illuminant", "observer", "notes", "date")
+_HEAD_KEYS = ("illuminant", "observer", "notes", "date")
+_GEOMETRY_KEYS = (
+    "geometry", "measurement geometry", "measuring geometry", "measurement mode", "mode", "specular component",
+    "specular",
+)  # fmt: skip
+_MOST_REFLECTANCE = 1.2
+"""What a surface may send back, fluorescence included; more stands for per cent, or for something else."""
 _COLOURS = (("X", "Y", "Z"), ("red", "green", "blue"))
 
 
@@ -39,7 +47,7 @@ class Choices:
 @dataclass(frozen=True)
 class Understood:
     """A text as understood. `reading` is None where `problem` says why not; `doubts` are sentences, `doubtful` the
-    columns they are about.
+    columns they are about. beside: further readings of the same sample, as with the specular part out and in.
 
     rows: the first rows of cells as they stand in the text, below `meanings`; samples: names of which one is taken.
     """
@@ -55,6 +63,12 @@ class Understood:
     doubtful: frozenset[int]
     reading: Reading | None
     problem: str = ""
+    beside: tuple[Reading, ...] = ()
+
+    @property
+    def readings(self):
+        """All that would be taken."""
+        return (self.reading, *self.beside) if self.reading is not None else ()
 
 
 class _Notes:
@@ -74,26 +88,42 @@ def understand(text, path="text", choices=None, name=None) -> Understood:
     """What a text says as a reading. ReadingError only where there is no table in it at all."""
     choices, notes = choices or Choices(), _Notes()
     sheet = tables_of(text, path) if is_cgats(text) else sheet_of(text, path, choices.separator, choices.decimal)
+    if not choices.columns:
+        sheet = laid_out(sheet)
+    for sentence in sheet.notes:
+        notes.add(sentence)
     meanings = [_meant(block, choices) for block in sheet.blocks]
     columns = meanings[0]
     shown = tuple(tuple(cells) for _, cells in sheet.blocks[0].rows[:200])
     kind = choices.kind or sheet.head.get("kind", "") or guess_kind(_names(meanings))
-    samples, at = (), None
+    samples, at, beside = (), None, ()
     try:
         samples, at = _samples(sheet, meanings, kind)
-        sample = choices.sample or (samples[0] if samples else "")
-        if samples and not choices.sample:
-            notes.add(f"the file holds {len(samples)} samples; '{sample}' is taken", at)
-        reading = _reading(path, sheet, meanings, kind, (at, sample), choices, notes, name)
+        names = tuple(dict.fromkeys(_base_of(s) for s in samples))
+        sample = choices.sample or (names[0] if names else "")
+        if len(names) > 1 and not choices.sample:
+            notes.add(f"the file holds {len(names)} samples; '{sample}' is taken", at)
+        of_it = [s for s in samples if sample in (_base_of(s), s)] or [sample]
+        made = [_reading(path, sheet, meanings, kind, (at, s), choices, notes, name) for s in of_it]
+        (reading, *beside), samples = made, names
+        if beside:
+            notes.add(f"{len(made)} readings of it are taken: {', '.join(r.geometry for r in made)}")
         problem, kind = "", reading.kind_key
     except ValueError as error:
-        reading, problem, sample = None, str(error), choices.sample
+        reading, problem, sample, beside = None, str(error), choices.sample, ()
+        samples = tuple(dict.fromkeys(_base_of(s) for s in samples))
         if not problem.startswith(str(path)):
             problem = f"{path}: {problem}"
     return Understood(
         str(path), sheet, tuple(columns), shown, kind, samples, sample, tuple(notes.sentences),
-        frozenset(notes.columns), reading, problem,
+        frozenset(notes.columns), reading, problem, tuple(beside),
     )  # fmt: skip
+
+
+def _base_of(sample):
+    """A sample's name without its geometry."""
+    base, geometry = without_geometry(sample)
+    return base or ("sample" if geometry else sample)
 
 
 def _meant(block, choices):
@@ -143,7 +173,7 @@ def _samples(sheet, meanings, kind):
     """(names of the samples, their column) of a table that has one in each row, instead of one reading in all."""
     block, columns = sheet.blocks[0], meanings[0]
     wide = any(":" in m.name and m.name.partition(":")[2] in CHANNELS_NM for m in columns)
-    if not sheet.head.get("one sample each row") and not (wide and "radius_mm" not in {m.name for m in columns}):
+    if not sheet.head.get(ONE_EACH_ROW) and not (wide and "radius_mm" not in {m.name for m in columns}):
         return (), None
     for i, m in enumerate(columns):
         cells = [cells[i] for _, cells in block.rows if i < len(cells)]
@@ -162,7 +192,7 @@ def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
         raise ReadingError(f"{path}, line {line}: the first row must name the columns, as {_known_columns()}")
     _check_known(path, sheet, meanings, kind)
     blocks = [
-        _block_columns(path, block, columns, KINDS.get(kind), chosen, sheet.decimal, notes)
+        _block_columns(path, block, columns, KINDS.get(kind), chosen, sheet.decimal, notes, "kind" in sheet.head)
         for block, columns in zip(sheet.blocks, meanings, strict=True)
     ]
     columns, sigma = _joined(path, blocks)
@@ -170,6 +200,9 @@ def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
         raise ReadingError(f"{path}: these columns make no kind of reading; name them as {_known_columns()}")
     head = sheet.head
     more = {k: head[k] for k in _HEAD_KEYS if head.get(k)}
+    geometry = _geometry(head, meanings, chosen[1], notes)
+    if geometry and (kind not in KINDS or KINDS[kind].geometries):
+        more["geometry"] = geometry
     if head.get("uncertainty"):
         more["rule"] = head["uncertainty"]
     for key, ours in (("tolerance", "tolerance"), ("thickness_mm", "thickness_mm"), ("thickness", "thickness_mm")):
@@ -185,9 +218,42 @@ def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
         sigma = {**dict.fromkeys(k.values, sigma[""]), **{c: s for c, s in sigma.items() if c}}
     masked = columns.pop("masked", None)
     _notes_on(k, columns, sigma, more, notes)
-    title = name or more.pop("name", "") or head.get("name") or Path(str(path)).stem
+    _check_reflectance(path, kind, columns, more, head)
+    title = name or more.pop("name", "") or _title(path, head, chosen[1])
     more.setdefault("source", head.get("source") or str(path))
     return make_reading(title, kind, columns, sigma, masked, **more)
+
+
+def _title(path, head, sample):
+    """What to call a reading: its sample, and its geometry where that tells it from others of it."""
+    if not sample:
+        return head.get("name") or Path(str(path)).stem
+    base, geometry = without_geometry(sample)
+    return f"{base or head.get('name') or Path(str(path)).stem} {geometry}".strip()
+
+
+def _geometry(head, meanings, sample, notes):
+    """The geometry by the sample's own name, the name of a column, or the head; as it stands where none is known."""
+    named = without_geometry(sample)[1] if sample else ""
+    named = named or next((geometry_of(m.raw)[0] for m in meanings[0] if m.name == "reflectance"), "")
+    said = named or next((head[k] for k in _GEOMETRY_KEYS if head.get(k)), "")
+    known, is_open = geometry_of(said) if said else ("", False)
+    if is_open:
+        notes.add(f"the geometry '{said}' leaves open whether the specular part is in: taken as {known}, with it in")
+    # What is written as ours is must be right; a word in a preamble may mean something else.
+    return known or head.get("geometry", "")
+
+
+def _check_reflectance(path, kind, columns, more, head):
+    """Refuse what no surface sends back, in a file that is not ours."""
+    if kind != "reflectance" or "kind" in head or more.get("geometry") in MULTI_ANGLE:
+        return
+    most = float(np.max(columns["reflectance"], initial=0.0)) if "reflectance" in columns else 0.0
+    if most > _MOST_REFLECTANCE:
+        raise ReadingError(
+            f"{path}: a reflectance of {most:.3g} is more than a surface sends back; name its unit, as in "
+            "'reflectance (%)', or take out what is no reflectance"
+        )
 
 
 def _check_known(path, sheet, meanings, kind):
@@ -205,7 +271,7 @@ def _head_number(text, key):
         raise ValueError(f"the {key.removesuffix('_mm')} '{text[:60]}' in its header is not a number") from None
 
 
-def _block_columns(path, block, meanings, kind, chosen, decimal, notes):
+def _block_columns(path, block, meanings, kind, chosen, decimal, notes, is_ours):
     """({name: values}, {name: uncertainty}) of one block, parts of a column spread over rows."""
     if not block.rows:
         raise ReadingError(f"{path}: a table in this file has no rows")
@@ -214,17 +280,43 @@ def _block_columns(path, block, meanings, kind, chosen, decimal, notes):
     if not rows:
         raise ReadingError(f"{path}: there is no sample '{sample}' in this file")
     gaps = kind is None or kind.gaps
+    if not gaps:
+        rows = _without_gaps(path, rows, meanings, notes)
     table = {}
+    percent = _says_percent(block.rows, meanings, is_ours)
     for i, m in enumerate(meanings):
         if not m.name and not m.is_sigma:
             if i != at and m.raw:
                 notes.add(f"column '{m.raw[:60]}' was left out", i)
             continue
         numbers = np.array([_cell(path, line, cells, i, m, decimal, gaps, len(meanings)) for line, cells in rows])
-        unit = _unit_guess(m, numbers, i, notes)
+        unit = _unit_guess(m, numbers, i, notes, percent, is_ours)
         table[m.name, m.is_sigma] = m.converted(numbers, unit)
     _check_widths(path, rows, meanings)
     return _spread(table)
+
+
+def _without_gaps(path, rows, meanings, notes):
+    """The rows in which every value is there."""
+    wanted = [i for i, m in enumerate(meanings) if m.name and not m.is_sigma and m.measure != "letter"]
+    whole = [(n, c) for n, c in rows if not any(i < len(c) and is_missing(c[i]) for i in wanted)]
+    if not whole:
+        raise ReadingError(f"{path}, line {rows[0][0]}: every row of this table lacks a value")
+    if len(whole) < len(rows):
+        notes.add(f"{len(rows) - len(whole)} of {len(rows)} rows lack a value and were left out")
+    return whole
+
+
+def _says_percent(rows, meanings, is_ours):
+    """Whether the cells themselves, or another column of shares beside them, say that shares are in per cent."""
+    shares = [i for i, m in enumerate(meanings) if m.measure == "share" and m.name and not m.unit and not m.is_sigma]
+    if any(m.unit == "percent" and m.name and not m.is_sigma for m in meanings):
+        return True
+    cells = [c[i] for i in shares for _, c in rows if i < len(c)]
+    if any(c.strip().endswith("%") for c in cells):
+        return True
+    numbers = [float(c.strip().replace(",", ".")) for c in cells if is_number(c)]
+    return bool(numbers) and not is_ours and max(numbers) > _MOST_REFLECTANCE
 
 
 def _check_widths(path, rows, meanings):
@@ -238,12 +330,12 @@ def _cell(path, line, cells, i, meaning, decimal, gaps, count):
         raise ReadingError(f"{path}, line {line}: {len(cells)} cells where the table has {count} columns")
     if meaning.name == "polarisation" and cells[i].strip().lower() in POLARISATIONS:
         return POLARISATIONS[cells[i].strip().lower()]
-    if not cells[i].strip() and gaps:
+    if gaps and is_missing(cells[i]):
         return np.nan
     return number_in(cells[i], decimal, path, line, meaning.name or "?")
 
 
-def _unit_guess(m, numbers, i, notes):
+def _unit_guess(m, numbers, i, notes, percent, is_ours):
     """The unit of a column whose name says none, from its numbers."""
     if m.unit or m.is_sigma:
         return None
@@ -252,9 +344,13 @@ def _unit_guess(m, numbers, i, notes):
         unit = "um" if there.max() < 50.0 else "nm"
         notes.add(f"column '{m.raw[:60]}' says no unit: taken as {'µm' if unit == 'um' else 'nm'}", i)
         return unit
-    if m.measure == "share" and there.size and there.max() > 2.0:
-        notes.add(f"column '{m.raw[:60]}' says no unit, and goes up to {there.max():.3g}: taken as per cent", i)
-        return "percent"
+    if m.measure == "share" and m.name and there.size:
+        most = f"column '{m.raw[:60]}' says no unit"
+        if percent:
+            notes.add(f"{most}: taken as per cent", i)
+            return "percent"
+        if not is_ours:
+            notes.add(f"{most}: taken as fractions, 1 is all of the light; if these are per cent, say so", i)
     return None
 
 

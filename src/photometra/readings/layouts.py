@@ -1,0 +1,165 @@
+"""Layouts that instruments write, turned into plain tables: wavelengths across the top, a sample in each column, gloss
+at three angles side by side, mean and deviation rows.
+
+A table of several samples becomes rows of (set, wavelength, value) with `sheet.head["one sample each row"]`.
+"""
+
+import re
+from dataclasses import replace
+from itertools import pairwise
+
+from .columns import gloss_angle_in, meaning_of, wavelength_in
+from .geometries import geometry_of
+from .tables import Block, Sheet, is_missing, is_number, number_text
+
+_MEAN = re.compile(r"^(?:mean|average|avg\.?|mittelwert|moyenne|x̄|ø)$", re.I)
+_SPREAD = re.compile(
+    r"^(?:std\.?(?:[ _]?dev\.?)?|st\.?[ _]?dev\.?|sd|s\.?d\.?|stdabw\.?|deviation|standard deviation|σ|sigma)$", re.I
+)
+_OTHER = re.compile(r"^(?:min\.?|max\.?|minimum|maximum|range|median|cv|count|n=?\d*)$", re.I)
+_FEWEST_BANDS = 6
+ONE_EACH_ROW = "one sample each row"
+
+
+def laid_out(sheet: Sheet) -> Sheet:
+    """The sheet as a plain table; itself where it is one already, or is one of ours."""
+    if "kind" in sheet.head or len(sheet.blocks) != 1 or ONE_EACH_ROW in sheet.head:
+        return sheet
+    block = sheet.blocks[0]
+    for layout in (_bands_across, _gloss_across, _samples_across):
+        made = layout(sheet, block)
+        if made is not None:
+            return made
+    return sheet
+
+
+def _bands_across(sheet, block):
+    """Wavelengths in the header row: every row is a sample."""
+    nm = {i: wavelength_in(name) for i, name in enumerate(block.names)}
+    bands = [i for i, w in nm.items() if w is not None]
+    if len(bands) < _FEWEST_BANDS or any(nm[a] >= nm[b] for a, b in pairwise(bands)):
+        return None
+    texts = [i for i in range(len(block.names)) if i not in bands and not meaning_of(block.names[i]).name]
+    rows, spreads = [], {}
+    last = ""
+    for n, (line, cells) in enumerate(block.rows, 1):
+        words = [cells[i] for i in texts if i < len(cells) and cells[i] and not is_number(cells[i])]
+        numbers = [cells[i] for i in texts if i < len(cells) and is_number(cells[i])]
+        name = " ".join(words) or (numbers[0] if numbers else str(n))
+        if any(_SPREAD.match(w) for w in words):
+            spreads[last] = cells
+            continue
+        if any(_OTHER.match(w) for w in words):
+            continue
+        last = name
+        rows.append((line, name, cells))
+    means = [r for r in rows if any(_MEAN.match(w) for w in r[1].split())]
+    # Where the file has its own mean, the single readings behind it say no more.
+    rows = means or rows
+    sigma = any(name in spreads for _, name, _ in rows)
+    names = ["set", "wavelength_nm", _value_name(sheet), *([f"sigma_{_value_name(sheet)}"] if sigma else [])]
+    out = []
+    for line, name, cells in rows:
+        for i in bands:
+            if i < len(cells) and not is_missing(cells[i]):
+                spread = [spreads[name][i]] if name in spreads else ["0.001"] if sigma else []
+                out.append((line, [name, f"{nm[i]:g}", cells[i], *spread]))
+    return _sets(sheet, names, out, block.line)
+
+
+def _value_name(sheet):
+    """What the numbers under a row of wavelengths are, as the file's other words have it."""
+    told = " ".join([*sheet.head, *sheet.head.values()]).lower()
+    is_through = "transmit" in told or "transmission" in told
+    return ("total" if is_through else "reflectance") + (" (%)" if "(%)" in told or "[%]" in told else "")
+
+
+def _gloss_across(sheet, block):
+    """Gloss at 20, 60 and 85 degrees side by side: rows are repeats, or the mean and its deviation."""
+    angles = {i: angle for i, name in enumerate(block.names) if (angle := gloss_angle_in(name)) is not None}
+    told = " ".join([*sheet.head, *sheet.head.values(), *block.names]).lower()
+    if not angles or not (len(angles) >= 2 or "gloss" in told or "gu" in told.split()):
+        return None
+    rows, spread, mean = [], None, None
+    for line, cells in block.rows:
+        label = next((c for c in cells if c and not is_number(c) and not is_missing(c)), "")
+        if _SPREAD.match(label):
+            spread = cells
+        elif _MEAN.match(label):
+            mean = (line, cells)
+        elif not _OTHER.match(label):
+            rows.append((line, cells))
+    rows = [mean] if mean else rows
+    out = []
+    for line, cells in rows:
+        for i, angle in angles.items():
+            if i < len(cells) and not is_missing(cells[i]):
+                out.append((line, [str(angle), cells[i], *([spread[i]] if mean and spread else [])]))
+    names = ["angle_deg", "gloss_units", *(["sigma_gloss_units"] if mean and spread else [])]
+    return replace(sheet, blocks=[Block(names, block.line, _without_zero_spread(out))]) if out else None
+
+
+def _without_zero_spread(rows):
+    """A deviation of 0, as three equal readings give it, is no uncertainty: the last digit's stands in."""
+    return [(n, [*c[:2], c[2] if float(number_text(c[2])) > 0 else "0.05"]) if len(c) > 2 else (n, c) for n, c in rows]
+
+
+def _samples_across(sheet, block):
+    """Wavelengths down the first column, and columns of numbers whose names are samples or geometries."""
+    if len(block.rows) < _FEWEST_BANDS:
+        return None
+    if not block.names and {len(cells) for _, cells in block.rows} == {2}:
+        block = Block(["", _value_name(sheet)], block.line, block.rows)
+    if len(block.names) < 2:
+        return None
+    first = meaning_of(block.names[0])
+    labelled = [wavelength_in(cells[0]) if cells else None for _, cells in block.rows]
+    known = first.name == "wavelength_nm" or all(w is not None for w in labelled)
+    if not known:
+        return None
+    rows = [
+        (n, [number_text(c[0]) if w is None else f"{w:g}", *c[1:]])
+        for (n, c), w in zip(block.rows, labelled, strict=True)
+    ]
+    others = [(i, name) for i, name in enumerate(block.names) if i > 0]
+    if any(meaning_of(name).name or meaning_of(name).is_sigma for _, name in others):
+        by_geometry = [(i, name) for i, name in others if geometry_of(name)[0]]
+        if len(by_geometry) < 1:
+            name = block.names[0] if first.name else "wavelength_nm"
+            return (
+                replace(sheet, blocks=[Block([name, *block.names[1:]], block.line, rows)]) if not first.name else None
+            )
+    numeric = [
+        (i, name) for i, name in others if all(is_number(c[i]) or is_missing(c[i]) for _, c in rows if i < len(c))
+    ]
+    spread = next((i for i, name in numeric if _SPREAD.match(name.strip())), None)
+    mean = next((i for i, name in numeric if _MEAN.match(name.strip())), None)
+    kept = (
+        [(mean, block.names[mean])]
+        if mean is not None
+        else [(i, name) for i, name in numeric if i != spread and not _OTHER.match(name.strip())]
+    )
+    if not kept:
+        return None
+    sigma = spread is not None and len(kept) == 1
+    head = [block.names[0] if first.name else "wavelength_nm", _value_name(sheet)]
+    if mean is not None:
+        names = [*head, *([f"sigma_{head[1]}"] if sigma else [])]
+        taken = [(n, [c[0], c[mean], *([c[spread]] if sigma else [])]) for n, c in rows if not is_missing(c[mean])]
+        note = "the mean is taken" + (", its deviation as the uncertainty" if sigma else "")
+        return replace(sheet, blocks=[Block(names, block.line, taken)], notes=(*sheet.notes, note))
+    names = ["set", *head, *([f"sigma_{head[1]}"] if sigma else [])]
+    out = [
+        (line, [name, cells[0], cells[i], *([cells[spread]] if sigma else [])])
+        for i, name in kept
+        for line, cells in rows
+        if i < len(cells) and not is_missing(cells[i])
+    ]
+    return _sets(sheet, names, out, block.line)
+
+
+def _sets(sheet, names, rows, line):
+    """A sheet of sets; of one set alone, a plain table."""
+    if not rows:
+        return None
+    return replace(sheet, head={**sheet.head, ONE_EACH_ROW: "yes"}, blocks=[Block(names, line, rows)])
