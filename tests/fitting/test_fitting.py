@@ -11,7 +11,6 @@ from photometra.fitting import (
     Cancelled,
     agreements,
     closest_tables,
-    default_free,
     free_names,
     misfit,
     reflectance_reading,
@@ -19,6 +18,7 @@ from photometra.fitting import (
 )
 from photometra.instruments import measured
 from photometra.readings import make_reading
+from photometra.study.model import told_by
 from photometra.surface import Surface
 
 
@@ -153,8 +153,8 @@ def test_what_cannot_be_solved_is_refused(plate_readings, guess):
 
 def test_free_names_and_what_a_newcomer_would_free():
     assert free_names(Surface(), ["colour", "roughness"]) == ["roughness", "colour.r", "colour.g", "colour.b"]
-    assert default_free(Surface()) == {"roughness", "haze.amount", "ior", "colour"}
-    assert default_free(Surface({"metalness": 1.0})) == {"roughness", "haze.amount"}
+    assert told_by(Surface(), ()) == {"roughness", "ior", "colour"}
+    assert told_by(Surface({"metalness": 1.0}), ()) == {"roughness", "face_colour"}
 
 
 def test_the_closest_table_is_the_one_that_was_measured():

@@ -1,6 +1,7 @@
 """Verbs on evidence: import, measure, agree, fit, constants."""
 
 import threading
+import time
 from dataclasses import asdict
 from pathlib import Path
 from typing import Annotated
@@ -9,12 +10,13 @@ import numpy as np
 import typer
 
 from ..colour import reflectance_to_xyz, xyz_to_linear_srgb
-from ..fitting import agreements, solve, told
+from ..fitting import agreements, applicable, solve, told
 from ..instruments import INSTRUMENTS, constants_reading, measured
 from ..optics import fresnel_conductor
 from ..readings import KINDS, Choices, letter_of, taken, text_of, understand
 from ..readings import write_file as write_reading
 from ..readings.files import CGATS_SUFFIXES
+from ..readings.geometries import geometry_of
 from ..study import read_file as read_study
 from ..study import write_file
 from ..surface import hex_colour, parameter, table_names
@@ -32,22 +34,30 @@ def import_reading(
     kind: Annotated[str | None, typer.Option("--as", metavar="KIND", help=f"One of {', '.join(KINDS)}.")] = None,
     sample: Annotated[str, typer.Option(metavar="NAME", help="Which sample, of a file that holds several.")] = "",
 ):
-    """Take a reading from a file: CSV, or CGATS.17 text."""
+    """Take a reading from a file: CSV or CGATS.17 text, as people and instruments write them."""
     document = read_study(study)
     i = document.index(specimen)
     understood = understand(text_of(file), file, Choices(kind=kind or "", sample=sample))
-    reading = taken(understood)
+    taken(understood)
     for doubt in understood.doubts:
         tell(f"note: {doubt}")
-    write_file(document.with_specimen_at(i, document.specimens[i].with_reading(reading)), study)
-    tell(f"imported '{reading.name}': {reading.label}, {reading.rows} rows")
+    specimen_with = document.specimens[i]
+    for reading in understood.readings:
+        specimen_with = specimen_with.with_reading(reading)
+    write_file(document.with_specimen_at(i, specimen_with), study)
+    for reading in understood.readings:
+        tell(f"imported '{reading.name}': {reading.label}, {reading.rows} rows")
+    free = applicable(specimen_with.surface, sorted(specimen_with.free))
+    tell(f"free for a solve: {', '.join(free) or 'nothing yet'}")
 
 
 def measure(
     study: StudyPath,
     specimen: SpecimenName,
     instrument: Annotated[str, typer.Argument(metavar="INSTRUMENT", help=f"One of {', '.join(INSTRUMENTS)}.")],
-    geometry: Annotated[str, typer.Option(metavar="di:8|de:8|45:0", help="Of a spectrophotometer.")] = "",
+    geometry: Annotated[
+        str, typer.Option(metavar="di:8|de:8|45:0|45as15…", help="Of a spectrophotometer; as people write them.")
+    ] = "",
     thickness: Annotated[str, typer.Option(metavar="LENGTH", help="Of the slab that is read, as 4mm.")] = "",
     assignments: Assignments = None,
     output: Annotated[
@@ -59,6 +69,7 @@ def measure(
     one = read_study(study).specimen(specimen)
     path = output_path(output, (".csv", *CGATS_SUFFIXES)) if output else None
     thick = parse_number(parameter("thickness"), thickness) if thickness else 0.0
+    geometry = geometry_of(geometry)[0] or geometry
     surface = changed(one, assignments)
     reading = measured(instrument, surface, geometry, constants_reading(one.readings), thickness_mm=thick)
     if path:
@@ -105,9 +116,12 @@ def agree(
             entries.append(entry)
             verdict = "within" if a.within else a.problem or "OUT"
             rows.append((f"{s.name}: {r.name}", r.kind.metric_label, f"{a.value:.4g}", f"{r.tolerance:g}", verdict))
-        within = all(e["within"] for e in entries)
-        everything = everything and within
+        # Nothing to compare with is no agreement.
+        within = all(e["within"] for e in entries) if entries else None
+        everything = everything and within is not False
         out.append({"name": s.name, "readings": entries, "within": within})
+        if not entries:
+            rows.append((s.name, "", "", "", "no reading"))
     if as_json:
         print_json({"specimens": out})
     else:
@@ -126,9 +140,12 @@ def fit(
     photograph: Annotated[
         bool, typer.Option("--photograph", help="Count the ticked pins of its photograph; renders in the loop.")
     ] = False,
+    rgb: Annotated[
+        bool, typer.Option("--rgb", help="Keep colours red, green and blue, whatever spectrum they are to follow.")
+    ] = False,
     as_json: Json = False,
 ):
-    """Solve for the free parameters from the active readings."""
+    """Solve for the free parameters from the active readings. Exit code 1 where they are not described by it."""
     document = read_study(study)
     i = document.index(specimen)
     one = document.specimens[i]
@@ -141,12 +158,14 @@ def fit(
         tell(f"rendering in the loop: {further.points} numbers off the photograph, {further.paths} paths an evaluation")
     try:
         solution = solve(
-            one.surface, one.readings, free or one.free, one.bounds, cancel=stop, robust=robust, further=further
+            one.surface, one.readings, free or applicable(one.surface, one.free), one.bounds,
+            report=_progress(further) if further else None, cancel=stop, robust=robust, further=further, keep_rgb=rgb,
         )  # fmt: skip
     except KeyboardInterrupt:
         raise Refused("stopped; nothing was changed") from None
     if save:
-        write_file(document.with_specimen_at(i, one.with_solution(solution)), study)
+        write_file(document.with_specimen_at(i, one.with_solved(solution.surface, solution.sigmas)), study)
+    verdict = solution.verdict
     if as_json:
         print_json(
             {
@@ -165,16 +184,40 @@ def fit(
                 "correlation": solution.correlation.tolist(),
                 "undetermined": [{"names": list(u.names), "sentence": u.sentence} for u in solution.undetermined],
                 "seconds": solution.seconds,
+                "status": verdict.status,
+                "fits": verdict.fits,
+                "misfits": [asdict(m) for m in verdict.misfits],
+                "helps": list(verdict.helps),
+                "by_wavelength": list(solution.spectral),
+                "also_fits": [
+                    {"name": m.name, "value": m.value, "chi2_reduced": m.chi2_reduced} for m in solution.minima
+                ],
+                "points": solution.points,
+                "evaluations": solution.evaluations,
                 **({"pins": [asdict(p) for p in further.agreement(solution.surface)]} if further else {}),
             }
         )
-        return
+        return 0 if verdict.is_good else 1
+    if not verdict.is_good:
+        print(verdict.sentence)
+        for sentence in verdict.helps:
+            print(f"what would help: {sentence}")
     rows = []
+    for name in solution.spectral:
+        value = hex_colour(solution.surface.rgb(name))
+        print(
+            f"{name} is solved by wavelength, as red, green and blue cannot follow the reading; it is {value} in sRGB"
+        )
     for s in solution.solved:
+        p, component = scalar_owner(s.name)
+        if component is not None and component.isdigit():
+            continue
         sigma = "at a bound" if s.at_bound else "not determined" if s.sigma is None else f"± {s.sigma:.2g}"
-        unit = scalar_owner(s.name)[0].unit
-        rows.append((s.name, f"{s.start:.5g}", f"{s.value:.5g}", sigma, unit))
-    table(one.name, ("parameter", "start", "value", "", ""), rows)
+        if s.sigma is not None and not verdict.fits:
+            sigma = f"({sigma})"
+        rows.append((s.name, f"{s.start:.5g}", f"{s.value:.5g}", sigma, p.unit))
+    if rows:
+        table(one.name, ("parameter", "start", "value", "", ""), rows)
     print(f"reduced chi-square {solution.chi2_start:.4g} -> {solution.chi2_reduced:.4g}, {solution.seconds:.2f} s")
     for pin in further.agreement(solution.surface) if further else ():
         print(f"pin {pin.name}: {pin.value:.3g}, tolerance {pin.tolerance:g}")
@@ -182,6 +225,20 @@ def fit(
         print(f"also fits: {told(m)}, reduced chi-square {m.chi2_reduced:.4g}")
     for u in solution.undetermined:
         print(f"note: {u.sentence}")
+    return 0 if verdict.is_good else 1
+
+
+def _progress(further):
+    """A reporter that says every other second how far a solve with renders in its loop is."""
+    told = began = time.perf_counter()
+
+    def report(evaluations, chi2):
+        nonlocal told
+        if time.perf_counter() - told > 2.0:
+            told = time.perf_counter()
+            tell(f"{told - began:.0f} s, {evaluations} evaluations of {further.paths} paths, misfit {chi2:.4g}")
+
+    return report
 
 
 def constants(name: Annotated[str | None, typer.Argument(metavar="[NAME]")] = None, as_json: Json = False):

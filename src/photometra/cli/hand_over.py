@@ -102,9 +102,13 @@ def _standing(document, specimen, shape, unit):
     if Path(shape).suffix.lower() not in SUFFIXES:
         shape_of(shape, 1.0)
         return document, replace(specimen, shape=shape)
-    if unit not in UNITS_MM:
-        raise Refused(f"--unit: a mesh file does not say how long one unit is; give one of {', '.join(UNITS_MM)}")
-    kept = read_mesh(shape).as_ply(UNITS_MM[unit])
+    if unit is not None and unit not in UNITS_MM:
+        raise Refused(f"--unit '{unit}' is not known; give one of {', '.join(UNITS_MM)}")
+    mesh = read_mesh(shape)
+    unit_mm = UNITS_MM.get(unit, mesh.unit_mm)
+    if unit_mm is None:
+        raise Refused(f"--unit: this mesh file does not say how long one unit is; give one of {', '.join(UNITS_MM)}")
+    kept = mesh.as_ply(unit_mm)
     document = document.with_mesh(document.index(specimen.name), shape, kept)
     return document, replace(specimen, shape=document.specimen(specimen.name).shape)
 

@@ -7,12 +7,15 @@ from typing import Annotated
 
 import typer
 
+from ..fitting import applicable
 from ..instruments import constants_reading
+from ..optics.interface import colour_leaving
 from ..readings import averaged
 from ..readings import read_file as read_reading
 from ..study import SUFFIX, Study, read_file, write_file
-from ..surface import PARAMETERS, format_value, parameter, parse, spectrum_from
+from ..surface import PARAMETERS, format_value, hex_colour, parameter, parse, spectrum_from
 from ..surface.checks import findings
+from ..surface.values import DEFAULT_IOR
 from .output import Refused, print_json, table, tell
 
 StudyPath = Annotated[Path, typer.Argument(metavar="STUDY", help="A .photometra file.")]
@@ -21,15 +24,16 @@ Json = Annotated[bool, typer.Option("--json", help="Print one JSON object.")]
 Assignments = Annotated[list[str] | None, typer.Option("--set", metavar="NAME=VALUE ...", help="Values for this run.")]
 
 
-def parsed(assignments):
-    """{parameter: value} of NAME=VALUE words."""
+def parsed(assignments, surface=None):
+    """{parameter: value} of NAME=VALUE words, for a surface; what one says of the index holds for those after it."""
     values = {}
     for word in assignments or ():
         name, sign, text = word.partition("=")
         if not sign:
             raise Refused(f"'{word}' should be NAME=VALUE, as roughness=0.3")
         p = parameter(name.strip())
-        values[p.name] = _from_file(p, text.strip()[1:]) if text.strip().startswith("@") else parse(p, text)
+        ior = values.get("ior", surface["ior"] if surface else DEFAULT_IOR)
+        values[p.name] = _from_file(p, text.strip()[1:]) if text.strip().startswith("@") else parse(p, text, ior)
     return values
 
 
@@ -49,7 +53,7 @@ def _from_file(p, path):
 
 def changed(specimen, assignments):
     """A specimen's surface with NAME=VALUE words applied."""
-    return specimen.surface.with_values(parsed(assignments))
+    return specimen.surface.with_values(parsed(assignments, specimen.surface))
 
 
 def new_path(path):
@@ -103,7 +107,7 @@ def set_values(
     """Set parameters of a specimen's surface."""
     document = read_file(study)
     i = document.index(specimen)
-    changes = parsed(assignments)
+    changes = parsed(assignments, document.specimens[i].surface)
     after = document.specimens[i].with_values(changes)
     write_file(document.with_specimen_at(i, after), study)
     for name in changes:
@@ -115,7 +119,11 @@ def _plain(specimen):
         "name": specimen.name,
         "size_mm": specimen.size_mm,
         "parameters": {name: specimen.surface[name] for name in PARAMETERS},
-        "free": sorted(specimen.free),
+        "free": applicable(specimen.surface, sorted(specimen.free)),
+        "bounds": {name: list(pair) for name, pair in specimen.bounds.items()},
+        "shape": specimen.shape,
+        "wall_mm": specimen.wall_mm,
+        "photograph": asdict(specimen.reference) if specimen.reference else None,
         "sigmas": dict(specimen.sigmas),
         "readings": [
             {
@@ -126,6 +134,11 @@ def _plain(specimen):
                 "tolerance": r.tolerance,
                 "active": r.active,
                 "source": r.source,
+                "thickness_mm": r.thickness_mm,
+                "illuminant": r.illuminant,
+                "observer": r.observer,
+                "notes": r.notes,
+                "date": r.date,
             }
             for r in specimen.readings
         ],
@@ -143,7 +156,20 @@ def show(
     chosen = [document.specimen(specimen)] if specimen else list(document.specimens)
     if as_json:
         booth = document.booth
-        print_json({"name": document.name, "booth": asdict(booth), "specimens": [_plain(s) for s in chosen]})
+        names = {s.name for s in chosen}
+        proofs = [
+            {"name": p.name, "specimen": p.specimen, "note": p.note, "date": p.date, "agreement": list(p.agreement)}
+            for p in document.proofs
+            if p.specimen in names
+        ]
+        print_json(
+            {
+                "name": document.name,
+                "booth": asdict(booth),
+                "specimens": [_plain(s) for s in chosen],
+                "proofs": proofs,
+            }
+        )
         return
     if not chosen:
         tell("this study has no specimens yet; add one with: photometra add STUDY SPECIMEN")
@@ -152,7 +178,11 @@ def show(
         for p in PARAMETERS.values():
             if s.surface.applies(p.name):
                 sigma = s.sigmas.get(p.name)
-                rows.append((p.name, format_value(p, s.surface[p.name], sigma), "free" if p.name in s.free else ""))
+                value = format_value(p, s.surface[p.name], sigma)
+                if p.name == "colour":
+                    leaving = colour_leaving(s.surface.rgb("colour"), s.surface["ior"])
+                    value += f" (leaves {hex_colour(leaving)})"
+                rows.append((p.name, value, "free" if p.name in s.free else ""))
         table(f"{s.name}, {s.size_mm:g} mm", ("parameter", "value", ""), rows)
         rows = [(r.name, r.label, r.rows, "" if r.active else "not counted") for r in s.readings]
         table("", ("reading", "kind", "rows", ""), rows)

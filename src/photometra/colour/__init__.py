@@ -10,6 +10,7 @@ from .spaces import (
     lab_to_xyz,
     linear_srgb_to_xyz,
     reflectance_to_xyz,
+    srgb_code,
     xyz_to_lab,
     xyz_to_linear_srgb,
 )
@@ -33,6 +34,7 @@ __all__ = [
     "observer",
     "reflectance_of_rgb",
     "reflectance_to_xyz",
+    "srgb_code",
     "white_point",
     "xyz_to_lab",
     "xyz_to_linear_srgb",

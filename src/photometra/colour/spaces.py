@@ -3,6 +3,8 @@
 XYZ is scaled so that the perfect diffuser has Y = 1. Arrays carry the three components in the last axis.
 """
 
+import re
+
 import numpy as np
 
 from . import observers
@@ -43,6 +45,21 @@ def interpolated(x, values, at):
     i = np.clip(np.searchsorted(x, at, side="right") - 1, 0, len(x) - 2)
     t = np.clip((at - x[i]) / (x[i + 1] - x[i]), 0.0, 1.0)
     return values[..., i] * (1.0 - t) + values[..., i + 1] * t
+
+
+_CODE = re.compile(r"^(?:srgb|rgb)\s*[\s(:]\s*(\d+)\s*[,;\s]\s*(\d+)\s*[,;\s]\s*(\d+)\s*\)?$", re.I)
+
+
+def srgb_code(text):
+    """Linear Rec.709 (3,) of an sRGB code as people write it (`#rrggbb`, `#rgb`, `rgb 255 128 0`); None for others."""
+    text = str(text).strip()
+    if re.fullmatch(r"#(?:[0-9a-fA-F]{3}){1,2}", text):
+        digits = text[1:] if len(text) == 7 else "".join(2 * c for c in text[1:])
+        return decode_srgb([int(digits[i : i + 2], 16) / 255.0 for i in (0, 2, 4)])
+    found = _CODE.match(text)
+    if found and all(int(v) <= 255 for v in found.groups()):
+        return decode_srgb([int(v) / 255.0 for v in found.groups()])
+    return None
 
 
 def _f(t):

@@ -12,8 +12,10 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from ..colour import linear_srgb_to_xyz
 from ..surface import Parameter, format_value, hex_colour, is_spectrum, parse, rgb_of, spectrum_of
 from ..surface.scale import Scale
+from ..surface.values import DEFAULT_IOR
 from . import theme
 from .gauge import Pin, Track, ValueEdit, tooltip
 from .spectrum_strip import SpectrumStrip
@@ -102,10 +104,16 @@ class TripleGauge(QWidget):
             grid.addWidget(number, i, 2)
             self.tracks.append(track)
             self.numbers.append(number)
+        self.leaving = Label()
+        self.leaving.setObjectName("quiet")
+        self.leaving.setFont(theme.font(8.5))
+        self.leaving.setVisible(False)
+        self._ior = DEFAULT_IOR
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 2, 0, 4)
         column.setSpacing(1)
         column.addLayout(head)
+        column.addWidget(self.leaving)
         column.addWidget(self._triple)
         self.strip = SpectrumStrip(Scale(0.0 if p.scale != "log" else low, high, p.scale), p.label)
         self.strip.moved.connect(self.changed)
@@ -132,6 +140,13 @@ class TripleGauge(QWidget):
             track.show_value(v, s)
             number.setText(f"{v:.4f} ± {s:.1g}" if s is not None else f"{v:.4f}")
 
+    def show_leaving(self, colour, ior):
+        """Show what of the colour leaves through an interface of index `ior`: what an eye or an instrument sees."""
+        self._ior = ior
+        self.leaving.setVisible(True)
+        luminance = float(linear_srgb_to_xyz(colour)[1])
+        self.leaving.setText(f"what leaves: {hex_colour(colour)}, albedo {luminance:.3f}")
+
     def _moved(self, i, value, goes_on):
         changed = list(self._value)
         changed[i] = round(value, 5)
@@ -146,7 +161,8 @@ class TripleGauge(QWidget):
         if text.strip() == "spectrum":
             return
         try:
-            value = parse(self.parameter, text.removesuffix(self.parameter.unit) if self.parameter.unit else text)
+            plain = text.removesuffix(self.parameter.unit) if self.parameter.unit else text
+            value = parse(self.parameter, plain, self._ior)
         except ValueError as error:
             self.refused.emit(str(error))
             return

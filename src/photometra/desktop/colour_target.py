@@ -14,9 +14,14 @@ from PyQt6.QtWidgets import (
 
 from ..colour import ILLUMINANTS, OBSERVERS, lab_to_xyz, xyz_to_linear_srgb
 from ..readings import KINDS
+from ..readings.geometries import THROUGH
 from ..readings.targets import colour_target
 from .colour_gauge import Swatch
 from .text import Label
+
+_GEOMETRY_WORDS = {
+    "di:8": "di:8, specular included", "de:8": "de:8, specular excluded", THROUGH: f"{THROUGH}, let through",
+}  # fmt: skip
 
 
 class ColourTarget(QDialog):
@@ -36,7 +41,8 @@ class ColourTarget(QDialog):
         self.illuminant, self.observer, self.geometry = QComboBox(), QComboBox(), QComboBox()
         self.illuminant.addItems(ILLUMINANTS)
         self.observer.addItems(OBSERVERS)
-        self.geometry.addItems(KINDS["colour"].geometries)
+        for geometry in KINDS["colour"].geometries:
+            self.geometry.addItem(_GEOMETRY_WORDS.get(geometry, geometry), geometry)
         self.sigma, self.tolerance = QDoubleSpinBox(), QDoubleSpinBox()
         for box, value, tip in (
             (self.sigma, 0.5, "One standard uncertainty, in ΔE"), (self.tolerance, 1.0, "Largest ΔE2000 allowed"),
@@ -45,17 +51,23 @@ class ColourTarget(QDialog):
             box.setSingleStep(0.1)
             box.setValue(value)
             box.setToolTip(tip)
+        self.thickness = QDoubleSpinBox()
+        self.thickness.setRange(0.0, 10_000.0)
+        self.thickness.setDecimals(3)
+        self.thickness.setSuffix(" mm")
+        self.thickness.setSpecialValueText("the specimen's own")
+        self.thickness.setToolTip("How thick the slab is that the light passes through")
         self.says = Label("L*a*b* as three numbers, XYZ with white at 100, or #rrggbb")
         self.says.setObjectName("quiet")
         self.says.setWordWrap(True)
         line = QHBoxLayout()
         line.addWidget(self.edit, 1)
         line.addWidget(self.swatch)
-        form = QFormLayout()
+        form = self._form = QFormLayout()
         form.addRow("Colour", line)
         for title, box in (
             ("Illuminant", self.illuminant), ("Observer", self.observer), ("Geometry", self.geometry),
-            ("Uncertainty ΔE", self.sigma), ("Tolerance ΔE2000", self.tolerance),
+            ("Thickness", self.thickness), ("Uncertainty ΔE", self.sigma), ("Tolerance ΔE2000", self.tolerance),
         ):  # fmt: skip
             box.setAccessibleName(title)
             form.addRow(title, box)
@@ -68,18 +80,22 @@ class ColourTarget(QDialog):
         column.addLayout(form)
         column.addWidget(self.says)
         column.addWidget(buttons)
+        self._form.setRowVisible(self.thickness, False)
         self.edit.textChanged.connect(self._read)
         for box in (self.illuminant, self.observer, self.geometry):
             box.currentIndexChanged.connect(self._read)
-        for box in (self.sigma, self.tolerance):
+        for box in (self.sigma, self.tolerance, self.thickness):
             box.valueChanged.connect(self._read)
 
     def _read(self):
         """Understand what is typed, and show it."""
+        geometry = self.geometry.currentData()
+        self._form.setRowVisible(self.thickness, geometry == THROUGH)
         try:
             self.reading = colour_target(
                 self.edit.text(), self.illuminant.currentText(), self.observer.currentText(),
-                self.geometry.currentText(), self.sigma.value(), self.tolerance.value(),
+                geometry, self.sigma.value(), self.tolerance.value(),
+                self.thickness.value() if geometry == THROUGH else 0.0,
             )  # fmt: skip
         except ValueError as error:
             self.reading = None

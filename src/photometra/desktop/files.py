@@ -273,17 +273,22 @@ class Files(QObject):
         self.import_sheet.finished.connect(self._fetch_next)
         self.import_sheet.open()
 
-    def _take_reading(self, specimen_name, reading):
+    def _take_reading(self, specimen_name, readings):
         if self._index_of(specimen_name) is None:
             return
-        self.session.add_reading(reading, "import a reading", specimen_name)
-        self.session.said.emit(f"Imported {reading.name}: {reading.label}, {reading.rows} rows")
+        first, *more = readings
+        self.session.add_reading(first, "import a reading", specimen_name, *more)
+        told = "; ".join(f"{r.name}: {r.label}, {r.rows} rows" for r in readings)
+        self.session.said.emit(f"Imported {told}")
 
     def _take_environment(self, path, data):
         self.session.history.apply(self.session.study.with_environment(path.name, data), "environment")
 
     def _ask_of_mesh(self, specimen_name, mesh):
-        """Ask for the unit, then have the mesh made ready as a study keeps it."""
+        """Ask for the unit unless the format says it, then have the mesh made ready as a study keeps it."""
+        if mesh.unit_mm is not None:
+            self._fetch(partial(mesh.as_ply, mesh.unit_mm), partial(self._take_mesh, specimen_name, mesh.name))
+            return
         size = self.session.specimen.size_mm if self.session.specimen else 60.0
         question = MeshQuestion(mesh, size, self.window)
         if question.exec() == QDialog.DialogCode.Accepted:

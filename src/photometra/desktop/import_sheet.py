@@ -31,7 +31,7 @@ _UNIT_SIGNS = {"percent": "%", "um": "µm", "ev": "eV", "deg": "°", "1/mm2": "1
 
 
 class ImportSheet(QDialog):
-    """Shows an `Understood`, has it understood anew at every correction, and gives the reading that is taken."""
+    """Shows an `Understood`, has it understood anew at every correction, and gives the readings that are taken."""
 
     taken = pyqtSignal(object)
 
@@ -143,7 +143,8 @@ class ImportSheet(QDialog):
         if reading is None:
             self._show_problem(understood.problem)
             return
-        self.heading.setText(f"Understood as {reading.label.lower()}: {reading.rows} rows")
+        beside = f" and {', '.join(r.geometry for r in understood.beside)}" if understood.beside else ""
+        self.heading.setText(f"Understood as {reading.label.lower()}{beside}: {reading.rows} rows")
         self.form.show_reading(reading)
         draw_reading(self.preview.getPlotItem(), reading)
         self._tell([f"? {d}" for d in understood.doubts], "quiet")
@@ -216,7 +217,7 @@ class ImportSheet(QDialog):
 
     def _take(self):
         if self.understood.reading is not None and self._worker.is_idle:
-            self.taken.emit(self.understood.reading)
+            self.taken.emit(self.understood.readings)
             self.accept()
 
     def done(self, result):

@@ -310,7 +310,9 @@ class MainWindow(QMainWindow):
             self.open_hand_over()
 
     def solve(self):
-        if self.session.specimen is not None and self.solve_sheet.start(self.menus.robust.isChecked()):
+        if self.session.specimen is not None and self.solve_sheet.start(
+            self.menus.robust.isChecked(), self.menus.keep_rgb.isChecked()
+        ):
             self.sight.loop.hold(True)
             self.show_sheet()
             self.lower.setCurrentWidget(self.solve_sheet)

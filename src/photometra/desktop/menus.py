@@ -59,6 +59,10 @@ class Menus:
         self.robust = self._add(surface, "Far-off points count &less", lambda: None)
         self.robust.setCheckable(True)
         self.robust.setToolTip("In a solve, points beyond two standard uncertainties count less")
+        self.keep_rgb = self._add(surface, "Keep colours red, &green and blue", self._remember_rgb)
+        self.keep_rgb.setCheckable(True)
+        self.keep_rgb.setChecked(w.settings.value("keep_rgb", False, bool))
+        self.keep_rgb.setToolTip("Otherwise a solve gives a colour by wavelength where a spectral reading asks for it")
         view = bar.addMenu("&View")
         self._add(view, "&Booth: shape, camera, lamps", lambda: w.show_booth(w.lower.currentWidget() is w.chart))
         self._add(view, "&Numbers: pins, profile, histogram", w.show_numbers, "Ctrl+Shift+M")
@@ -81,6 +85,9 @@ class Menus:
         action.triggered.connect(lambda _checked=False: slot())
         menu.addAction(action)
         return action
+
+    def _remember_rgb(self):
+        self.window.settings.setValue("keep_rgb", self.keep_rgb.isChecked())
 
     def show_history(self, history):
         """Say what would be undone and done again."""

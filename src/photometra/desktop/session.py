@@ -154,12 +154,14 @@ class Session(QObject):
         i = min(self.reading_index, len(self.specimen.readings) - 1)
         self.change_specimen(self.specimen.with_reading_at(i, reading), label)
 
-    def add_reading(self, reading, label, specimen_name=None):
-        """Add a reading to a specimen (the chosen one), and choose it; ValueError where the specimen is gone."""
+    def add_reading(self, reading, label, specimen_name=None, *more):
+        """Add readings to a specimen (the chosen one), and choose the last; ValueError where the specimen is gone."""
         if specimen_name is None and not self.has_specimen():
             return
         i = self.study.index(specimen_name) if specimen_name else self.index
-        specimen = self.study.specimens[i].with_reading(reading)
+        specimen = self.study.specimens[i]
+        for one in (reading, *more):
+            specimen = specimen.with_reading(one)
         self.history.apply(self.study.with_specimen_at(i, specimen), label)
         self.choose(i)
         self.choose_reading(len(specimen.readings) - 1)
@@ -194,7 +196,7 @@ class Session(QObject):
     def take_solution(self, specimen_name, solution):
         """Keep a solve's outcome, as one step."""
         i = self.study.index(specimen_name)
-        after = self.study.specimens[i].with_solution(solution)
+        after = self.study.specimens[i].with_solved(solution.surface, solution.sigmas)
         self.history.apply(self.study.with_specimen_at(i, after), "solve")
 
     def settle(self):

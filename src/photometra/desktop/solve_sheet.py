@@ -17,9 +17,9 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
-from ..fitting import agreements, solve, told
+from ..fitting import agreements, applicable, solve, told
 from ..imaging.photographed import Photographed
-from ..surface import PARAMETERS
+from ..surface import PARAMETERS, hex_colour
 from ..surface.parameters import scalar_owner
 from . import theme
 from .evidence_sheet import short
@@ -78,9 +78,9 @@ class FallingMisfit(QWidget):
 class Whisker(QWidget):
     """Start and found value on the parameter's usual range, with ± one and two standard errors."""
 
-    def __init__(self, solved, parent=None):
+    def __init__(self, solved, is_sure=True, parent=None):
         super().__init__(parent)
-        self._solved = solved
+        self._solved, self._colour = solved, "verdigris" if is_sure else "line"
         self.setMinimumWidth(70)
         self.setFixedHeight(16)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
@@ -105,12 +105,12 @@ class Whisker(QWidget):
         painter.drawLine(QPointF(x, y - 5.0), QPointF(x, y + 5.0))
         if s.sigma:
             for times, thick in ((2.0, 1.4), (1.0, 3.2)):
-                painter.setPen(QPen(theme.colour("verdigris"), thick))
+                painter.setPen(QPen(theme.colour(self._colour), thick))
                 painter.drawLine(
                     QPointF(x_of(s.value - times * s.sigma), y), QPointF(x_of(s.value + times * s.sigma), y)
                 )
         painter.setPen(Qt.PenStyle.NoPen)
-        painter.setBrush(theme.colour("verdigris"))
+        painter.setBrush(theme.colour(self._colour))
         painter.drawEllipse(QPointF(x_of(s.value), y), 3.6, 3.6)
 
 
@@ -172,10 +172,10 @@ class SolveSheet(QWidget):
         column.addWidget(self.curve, 1)
         column.addWidget(self._report, 3)
 
-    def start(self, robust=False):
+    def start(self, robust=False, keep_rgb=False):
         """Solve for the chosen specimen's free parameters; False where a solve is running.
 
-        robust: points far off count less.
+        robust: points far off count less; keep_rgb: no colour is turned into a spectrum.
         """
         specimen = self.session.specimen
         if specimen is None or self.job.is_running:
@@ -196,8 +196,8 @@ class SolveSheet(QWidget):
         def job(report, cancel):
             further = Photographed(study, specimen) if is_photographed else None
             solution = solve(
-                specimen.surface, specimen.readings, specimen.free, specimen.bounds,
-                lambda n, chi2: report((n, chi2, further.paths if further else 0)), cancel, robust, further,
+                specimen.surface, specimen.readings, applicable(specimen.surface, specimen.free), specimen.bounds,
+                lambda n, chi2: report((n, chi2, further.paths if further else 0)), cancel, robust, further, keep_rgb,
             )  # fmt: skip
             told = []
             for surface in (specimen.surface, solution.surface):
@@ -234,7 +234,13 @@ class SolveSheet(QWidget):
             self._failed("The specimen was changed meanwhile; nothing was changed by the solve. Solve again.")
             return
         self.session.take_solution(now.name, solution)
-        self.title.setText(f"Solved: {now.name}")
+        verdict = solution.verdict
+        title = "Solved" if verdict.is_good else "Does not fit" if not verdict.fits else "Stopped before it settled"
+        self.title.setText(f"{title}: {now.name}")
+        self.title.setObjectName("heading" if verdict.is_good else "brickheading")
+        for changed in (self.title, self.state):
+            changed.style().unpolish(changed)
+            changed.style().polish(changed)
         before_and_after = " → ".join(short_number(v) for v in (solution.chi2_start, solution.chi2_reduced))
         self.state.setText(
             f"reduced χ² {before_and_after}  ·  {solution.points} points, {solution.evaluations} evaluations, "
@@ -251,6 +257,10 @@ class SolveSheet(QWidget):
         whole.setContentsMargins(12, 2, 12, 2)
         whole.setSpacing(5)
         left, right = QVBoxLayout(), QVBoxLayout()
+        for look, sentence in _first_words(solution):
+            note = _label(sentence, look)
+            note.setWordWrap(True)
+            left.addWidget(note)
         left.addLayout(_parameters(solution))
         left.addSpacing(6)
         right.addLayout(_readings(before, after))
@@ -305,8 +315,23 @@ class SolveSheet(QWidget):
         self.job.end()
 
 
+def _first_words(solution):
+    """(look, sentence) of what must be known before any number: a misfit, what would help, what was made a spectrum."""
+    verdict = solution.verdict
+    if not verdict.is_good:
+        yield "brick", f"! {verdict.sentence}."
+        if not verdict.fits:
+            yield "quiet", "The error bars below say how far the values are tied, not how true they are."
+        for sentence in verdict.helps:
+            yield "", f"What would help: {sentence}."
+    for name in solution.spectral:
+        shown = hex_colour(solution.surface.rgb(name))
+        yield "quiet", f"{name} is solved by wavelength: red, green and blue could not follow. In sRGB {shown}."
+
+
 def _parameters(solution):
-    """What was found: each scalar, or a whole spectrum in one line."""
+    """What was found: each scalar, or a whole spectrum in one line; error bars greyed where the model does not fit."""
+    grey = "" if solution.verdict.fits else "quiet"
     grid = QGridLayout()
     grid.setHorizontalSpacing(12)
     grid.setVerticalSpacing(2)
@@ -323,14 +348,14 @@ def _parameters(solution):
         value = _label(_value(s) + (f" {p.unit}" if p.unit else ""), weight=QFont.Weight.Medium, right=True)
         grid.addWidget(value, row, 3)
         sure = "at its bound" if s.at_bound else "not determined" if s.sigma is None else f"± {s.sigma:.2g}"
-        grid.addWidget(_label(sure), row, 4)
-        grid.addWidget(Whisker(s), row, 5)
+        grid.addWidget(_label(sure, grey), row, 4)
+        grid.addWidget(Whisker(s, not grey), row, 5)
         row += 1
     for name, parts in spectra.items():
         errors = [s.sigma for s in parts if s.sigma]
         grid.addWidget(_label(f"{name}, by wavelength", weight=QFont.Weight.Medium), row, 0)
         typical = f"± {np.median(errors):.2g} each" if errors else "not determined"
-        grid.addWidget(_label(f"{len(parts)} values, {typical}"), row, 1, 1, 5)
+        grid.addWidget(_label(f"{len(parts)} values, {typical}", grey), row, 1, 1, 5)
         row += 1
     grid.setColumnStretch(5, 1)
     return grid

@@ -17,8 +17,10 @@ from PyQt6.QtWidgets import (
 
 from ..colour import reflectance_to_xyz, xyz_to_linear_srgb
 from ..colour.observers import WAVELENGTHS
+from ..fitting import applicable
 from ..instruments import constants_reading, inner_split, light_split
 from ..optics import fresnel_conductor
+from ..optics.interface import colour_leaving
 from ..surface import PARAMETERS, STRATA, parameters_of, scalars_of, table
 from ..surface.checks import findings
 from ..surface.compile import colours_for, compile_surface, constants_of
@@ -224,6 +226,8 @@ class StrataPanel(QWidget):
             if p.kind != "switch":
                 gauge.pin.show_bounds(specimen.bounds.get(name))
             gauge.setVisible(applies)
+            if name == "colour":
+                gauge.show_leaving(colour_leaving(surface.rgb(name), surface["ior"]), surface["ior"])
         self.section.show_surface(surface, specimen.size_mm, self._constants_face(specimen)[0])
         self._split()
         self._show_findings(specimen)
@@ -239,8 +243,9 @@ class StrataPanel(QWidget):
         told = [f"{readings} reading{'s' if readings != 1 else ''}"]
         if pins:
             told.append(f"{pins} pin{'s' if pins != 1 else ''}")
-        self._solve_text.setText(f"{len(specimen.free)} free; {' and '.join(told)} count")
-        self.solve_button.setEnabled(bool(specimen.free) and readings + pins > 0)
+        free = applicable(specimen.surface, specimen.free)
+        self._solve_text.setText(f"{len(free)} free; {' and '.join(told)} count")
+        self.solve_button.setEnabled(bool(free) and readings + pins > 0)
 
     def _constants_face(self, specimen, name="constants"):
         """(title, colour facing us) of the chosen constants; ("", None) where there are none."""

@@ -115,6 +115,7 @@ def _sheet(t):
     #quiet {{ color: {t.quiet}; }}
     #heading {{ font-weight: 600; }}
     #brick {{ color: {t.brick}; }}
+    #brickheading {{ color: {t.brick}; font-weight: 600; }}
     QScrollArea, QScrollArea > QWidget > QWidget {{ background: {t.panel}; border: none; }}
     QScrollBar:vertical {{ background: transparent; width: 9px; margin: 0; }}
     QScrollBar::handle:vertical {{ background: {t.line}; border-radius: 4px; min-height: 26px; }}

@@ -3,26 +3,32 @@
 from .advice import Advice, Sensitivities, next_readings, sensitivities
 from .agreement import Agreement, agreement, agreements, colour_of, misfit
 from .minima import Minimum, told
-from .problem import Cancelled, free_names
+from .problem import Cancelled, applicable, free_names
 from .ranking import Closeness, closest_tables, film_misfits, reflectance_reading
-from .solver import Solution, Solved, default_free, solve
+from .solver import Solution, Solved, solve
 from .uncertainty import Undetermined
+from .verdict import CONVERGED, STOPPED, STUCK, Misfit, Verdict
 
 __all__ = [
+    "CONVERGED",
+    "STOPPED",
+    "STUCK",
     "Advice",
     "Agreement",
     "Cancelled",
     "Closeness",
     "Minimum",
+    "Misfit",
     "Sensitivities",
     "Solution",
     "Solved",
     "Undetermined",
+    "Verdict",
     "agreement",
     "agreements",
+    "applicable",
     "closest_tables",
     "colour_of",
-    "default_free",
     "film_misfits",
     "free_names",
     "misfit",

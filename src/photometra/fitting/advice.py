@@ -1,22 +1,18 @@
 """What evidence says about which parameter, and which further reading would say most: both from sensitivities."""
 
-import os
 from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass
 
 import numpy as np
 
 from ..instruments import INSTRUMENTS, constants_reading, measured
+from ..optics.threads import thread_count
 from ..readings import Reading
 from ..surface import PARAMETERS, Surface, scalar_owner, scalars_of
 from .problem import Cancelled, Problem, free_names, range_of
 from .solver import counting
 from .uncertainty import covariance_of
 
-_MAY_BE_ABSENT = (
-    "sheen.amount", "coat.amount", "film.amount", "abbe", "film.abbe", "subsurface", "anisotropy",
-    "reverse.translucency",
-)  # fmt: skip
 _LOBES_DEG = (20.0, 45.0, 70.0)
 
 
@@ -38,7 +34,7 @@ def solvable_scalars(surface: Surface):
     out = []
     for p in PARAMETERS.values():
         # Of nothing there is no slope: an absent layer, and dispersion, whose 0 means none.
-        absent = p.name in _MAY_BE_ABSENT and surface[p.name] <= 0.0
+        absent = p.woken and surface[p.name] == 0.0
         if p.solvable and surface.applies(p.name) and not absent and p.kind in ("number", "colour", "coefficient"):
             scalars = scalars_of(p.name, surface[p.name])
             out += scalars if len(scalars) <= 3 else []
@@ -61,7 +57,7 @@ def sensitivities(surface: Surface, readings, cancel=None) -> Sensitivities:
     scalars = tuple(solvable_scalars(surface))
     if not active or not scalars:
         return Sensitivities(active, scalars, np.zeros((len(active), len(scalars))), np.ones(len(scalars)))
-    with ThreadPoolExecutor(max_workers=os.cpu_count() or 2) as pool:
+    with ThreadPoolExecutor(max_workers=thread_count()) as pool:
         parts = _slopes_by_reading(surface, active, scalars, cancel, pool, constants_reading(readings))
     with np.errstate(divide="ignore"):
         errors = np.stack([1.0 / np.linalg.norm(part, axis=0) for part in parts])
@@ -113,7 +109,7 @@ def next_readings(surface: Surface, readings, free, bounds=None, size_mm=0.0, re
     width = np.array([high - low for low, high in (range_of(s, bounds or {}) for s in scalars)])
     candidates = list(_candidates())
     found = []
-    with ThreadPoolExecutor(max_workers=os.cpu_count() or 2) as pool:
+    with ThreadPoolExecutor(max_workers=thread_count()) as pool:
         active = counting(surface, readings)
         known = _slopes_by_reading(surface, active, scalars, cancel, pool, constants) if active else []
         # Before any evidence a parameter lies somewhere in its range.

@@ -60,20 +60,30 @@ def misfit(reading: Reading, model):
     return float(np.max(np.abs(away)))
 
 
+def colours_of(reading, model):
+    """(Lab of the model, Lab of the reading) of a spectral reading with two wavelengths or more; model (1, n).
+
+    Places read more than once count as their mean.
+    """
+    rows = ~reading.masked
+    x, where, count = np.unique(reading.x[rows], return_inverse=True, return_counts=True)
+    return tuple(
+        colour_of(reading, x, np.bincount(where, v[0][rows]) / count) for v in (np.asarray(model), reading.stacked()[0])
+    )
+
+
 def _colour_misfit(reading, model):
     """Largest ΔE2000 of a reading's colours; of a spectrum, that of its one colour."""
     rows = ~reading.masked
-    values, model = reading.stacked()[0][:, rows], np.asarray(model)[:, rows]
+    values, shown = reading.stacked()[0][:, rows], np.asarray(model)[:, rows]
     if reading.kind_key == "colour":
-        both = values.T, model.T
+        both = values.T, shown.T
     elif reading.kind_key == "photograph":
-        both = (xyz_to_lab(linear_srgb_to_xyz(np.maximum(v.T, 0.0))) for v in (values, model))
+        both = (xyz_to_lab(linear_srgb_to_xyz(np.maximum(v.T, 0.0))) for v in (values, shown))
+    elif np.unique(reading.x[rows]).size < 2:
+        return float(np.max(np.abs(shown - values)))
     else:
-        # Places read more than once count as their mean.
-        x, where, count = np.unique(reading.x[rows], return_inverse=True, return_counts=True)
-        if x.size < 2:
-            return float(np.max(np.abs(model - values)))
-        both = (colour_of(reading, x, np.bincount(where, v[0]) / count) for v in (values, model))
+        both = colours_of(reading, model)
     return float(np.max(delta_e_2000(*both)))
 
 

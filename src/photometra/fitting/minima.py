@@ -4,16 +4,8 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from ..surface import Surface, scalar_owner
+from ..surface import PARAMETERS, Surface, scalar_owner
 
-_SCANS = {
-    "film.thickness": (tuple(range(15, 1206, 15)), ("ellipsometry", "reflectance", "specular", "colour")),
-    "roughness": ((0.02, 0.08, 0.16, 0.26, 0.4, 0.6, 0.85), ()),
-    "coat.roughness": ((0.02, 0.08, 0.16, 0.26, 0.4, 0.6), ()),
-}
-"""Values tried first, and the kinds of reading that judge them where there is one (or all do): a film has many
-minima, and a highlight far too narrow or too wide has no slope to follow."""
-_MANY_VALUED = ("film.thickness",)
 _FURTHER = 5
 _ROUNDS = 10
 _WORST = 50.0
@@ -37,9 +29,9 @@ def scanned(problem, x, pool):
     """
     kinds = {r.kind_key for r in problem.readings}
     others, judge = [], None
-    for name, (values, judges) in _SCANS.items():
-        if name not in problem.scalars:
-            continue
+    # A film has many minima, and a highlight far too narrow or too wide has no slope to follow.
+    for name in [n for n in PARAMETERS if PARAMETERS[n].scan and n in problem.scalars]:
+        values, judges = PARAMETERS[name].scan, PARAMETERS[name].scan_judges
         i = problem.scalars.index(name)
         inside = [v for v in values if problem.low[i] < v < problem.high[i]]
         if not inside:
@@ -47,7 +39,7 @@ def scanned(problem, x, pool):
         tries = [x, *(np.where(np.arange(x.size) == i, v, x) for v in inside)]
         told_by = next((k for k in judges if k in kinds), None)
         costs = np.array([float(r @ r) for r in pool.map(lambda at, k=told_by: problem.residuals(at, k), tries)])
-        if name in _MANY_VALUED:
+        if PARAMETERS[name].is_many_valued:
             others, judge = [tries[1 + j] for j in _dips(costs[1:])], told_by
         x = tries[int(np.argmin(costs))]
     return x, others, judge
@@ -79,7 +71,7 @@ def descended(problem, starts, pool, judge):
 def distinct(problem, best, found, freedom):
     """The `Minimum`s among (cost, x) that are not the best one again, the lowest chi-square first."""
     out = []
-    name = next((n for n in _MANY_VALUED if n in problem.scalars), None)
+    name = next((n for n in problem.scalars if scalar_owner(n)[0].is_many_valued), None)
     if name is None:
         return ()
     i = problem.scalars.index(name)

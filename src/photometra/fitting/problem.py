@@ -5,11 +5,12 @@ import numpy as np
 from ..instruments import constants_reading, model_of
 from ..surface import PARAMETERS, Surface, scalar_owner, scalars_of
 from ..surface.compile import compile_measured
+from .agreement import colours_of
 
 _STEP, _RENDERED_STEP = 1e-4, 3e-3
 """What a slope is taken over, of a range: more where a render with its noise is in the loop."""
-WOKEN_HAZE = 0.05
-"""The least haze a solve starts from where haze is free: at 0 its spread has no slope."""
+_COLOUR_SIGMA = 0.002
+"""Where a spectrum is met by red, green and blue alone: how closely its colour is, in L*, a*, b*."""
 _ROUGH_COLOUR, _ROUGH_COEFFICIENT = 0.15, 0.5
 """How much a spectrum's neighbours may bend against each other: of a reflectance, of a coefficient's own size."""
 
@@ -21,7 +22,7 @@ class Cancelled(Exception):
 def free_names(surface: Surface, names) -> list[str]:
     """The scalars to solve for, from parameter or scalar names; ValueError where one cannot be solved."""
     # A free amount wakes what depends on it.
-    awake = surface.with_values({"haze.amount": WOKEN_HAZE}) if "haze.amount" in names else surface
+    awake = surface.awake([n for n in names if n in PARAMETERS])
     scalars = []
     for name in names:
         p, component = scalar_owner(name)
@@ -32,6 +33,12 @@ def free_names(surface: Surface, names) -> list[str]:
         scalars += [name] if component is not None else scalars_of(name, awake[name])
     order = list(PARAMETERS)
     return sorted(dict.fromkeys(scalars), key=lambda s: order.index(scalar_owner(s)[0].name))
+
+
+def applicable(surface: Surface, names) -> list[str]:
+    """Those of the names that do anything on a surface: what does not apply is not in the way of a solve."""
+    awake = surface.awake([n for n in names if n in PARAMETERS])
+    return [n for n in names if awake.applies(scalar_owner(n)[0].name)]
 
 
 def range_of(scalar, bounds):
@@ -61,11 +68,15 @@ class Problem:
     where the evidence leaves it open; `points` is how many residuals are evidence.
 
     further: evidence that is no reading, as a photograph: it has `points`, and `residuals(surface, cancel)` in standard
-    uncertainties, (points,), noisy but always the same for the same surface.
+    uncertainties, (points,), noisy but always the same for the same surface. by_colour: spectra of reflectance count
+    by their colour above all, where red, green and blue cannot follow them.
     """
 
-    def __init__(self, surface, readings, scalars, bounds=None, report=None, cancel=None, further=None):
+    def __init__(
+        self, surface, readings, scalars, bounds=None, report=None, cancel=None, further=None, by_colour=False
+    ):  # fmt: skip
         self.surface, self.readings, self.scalars, self.further = surface, readings, scalars, further
+        self._bounds, self._by_colour = bounds, by_colour
         self._offset = np.array([_offset_of(s) for s in scalars])
         ranges = np.array([range_of(s, bounds or {}) for s in scalars], float).reshape(-1, 2)
         self.low, self.high = self.inward(ranges[:, 0]), self.inward(ranges[:, 1])
@@ -111,6 +122,12 @@ class Problem:
         """The surface's own scalars, inward."""
         return np.clip(self.inward([self.surface.scalar(s) for s in self.scalars]), self.low, self.high)
 
+    def awake(self):
+        """As `here`, with amounts that are next to nothing where a solve starts them: at 0 much has no slope."""
+        woken = np.array([scalar_owner(s)[0].woken for s in self.scalars])
+        here = self.here()
+        return np.clip(np.where(self.outward(here) < 0.1 * woken, self.inward(woken), here), self.low, self.high)
+
     def at(self, x):
         """The surface at x."""
         values = self.outward(np.asarray(x, float))
@@ -131,10 +148,28 @@ class Problem:
             if kind in (None, r.kind_key)
         ]
 
+    def widened(self, surface, name):
+        """The same problem from another surface, with one more parameter free; None where it cannot be."""
+        try:
+            scalars = [*self.scalars, *(s for s in free_names(surface, [name]) if s not in self.scalars)]
+        except ValueError:
+            return None
+        wider = Problem(surface, self.readings, scalars, self._bounds, None, self.cancel, self.further)
+        wider.constants = self.constants
+        return wider
+
     def residuals(self, x, kind=None):
-        """All residuals at x, smoothness last."""
+        """All residuals at x; after the evidence those of smoothness, and of the colours of spectra."""
         bends = [np.diff(self.outward(np.asarray(x))[i], n=2) / bend for i, bend in self._spectra]
-        return np.concatenate([*self.parts(x, kind), *bends])
+        return np.concatenate([*self.parts(x, kind), *bends, *(self._colours(x, kind) if self._by_colour else ())])
+
+    def _colours(self, x, kind):
+        surface = self.at(x)
+        compiled = compile_measured(surface, self.constants)
+        for r in self.readings:
+            if r.kind_key == "reflectance" and kind in (None, r.kind_key) and np.unique(r.x[~r.masked]).size >= 2:
+                model = model_of(r, surface, compiled, self.constants)
+                yield np.subtract(*colours_of(r, model)) / _COLOUR_SIGMA
 
     def watched(self, x, kind=None):
         """Residuals, with the misfit told to whoever watches."""

@@ -5,23 +5,30 @@ thread pool. Deterministic for given input. Standard errors come from the slopes
 the root of the reduced chi-square where the readings scatter more than they say they do.
 """
 
-import os
 import time
 from concurrent.futures import ThreadPoolExecutor
-from dataclasses import dataclass
+from dataclasses import dataclass, field, replace
 
 import numpy as np
 
 from ..instruments import constants_reading
-from ..surface import PARAMETERS, Surface, parameter
+from ..optics.threads import thread_count
+from ..surface import PARAMETERS, Surface, is_spectrum, scalar_owner, spectrum_of
 from ..surface.constants import FROM_MODEL
 from .minima import Minimum, descended, distinct, scanned
-from .problem import WOKEN_HAZE, Problem, free_names
+from .problem import Problem, free_names
 from .uncertainty import Undetermined, errors_of, undetermined
+from .verdict import CONVERGED, STOPPED, STUCK, Verdict, helps, misfits
 
-_RUNGS = ((False, 1e-6, 60),)
+_RUNGS = ((False, 1e-6, 100),)
 _RUNGS_RENDERED = ((True, 3e-3, 12), (False, 1e-3, 8))
 """Passes of a solve: whether rough, its tolerances, and how many steps it may take."""
+_SPECTRAL_ROWS = 8
+"""Wavelengths from which a reading says more than red, green and blue can hold."""
+_MISSED_BY_RGB = 4.0
+"""Mean square residual of such a reading from which a free colour is solved by wavelength."""
+_NO_ERROR = 1e-9
+"""A standard error below this share of the range comes of a jump in the model, not of the evidence."""
 
 
 @dataclass(frozen=True)
@@ -39,7 +46,9 @@ class Solved:
 class Solution:
     """The outcome of a solve. `correlation` is (m, m) in the order of `solved`; NaN where there is none.
 
-    minima: others that fit nearly as well, the best first. robust: whether far-off points counted less.
+    minima: others that fit nearly as well, the best first. robust: whether far-off points counted less. verdict:
+    whether it describes the evidence. spectral: names of the colours that were given as red, green and blue and are
+    solved by wavelength, as the evidence asks for it.
     """
 
     surface: Surface
@@ -53,6 +62,13 @@ class Solution:
     evaluations: int
     seconds: float
     robust: bool = False
+    verdict: Verdict = field(default_factory=Verdict)
+    spectral: tuple[str, ...] = ()
+
+    @property
+    def sigmas(self):
+        """{scalar: standard error}, None where there is none; none at all where the model does not fit."""
+        return {s.name: s.sigma if self.verdict.fits else None for s in self.solved}
 
 
 def counting(surface, readings):
@@ -62,7 +78,7 @@ def counting(surface, readings):
 
 
 def solve(
-    surface: Surface, readings, free, bounds=None, report=None, cancel=None, robust=False, further=None
+    surface: Surface, readings, free, bounds=None, report=None, cancel=None, robust=False, further=None, keep_rgb=False
 ) -> Solution:
     """Solve for `free` parameters from the active readings.
 
@@ -70,49 +86,99 @@ def solve(
     the hard range; report(evaluations, chi-square) is called on the way; cancel: a threading.Event, upon which
     `Cancelled` is raised. robust: points far off count less (soft L1 beyond 2 standard uncertainties). further:
     evidence that is no reading (see `Problem`), with a `rough` state in which the way is found before the end in full.
+
+    A free colour that is red, green and blue is solved by wavelength where a spectral reading counts that it cannot
+    follow; keep_rgb leaves it as it is, and has the colour of such a reading met above all.
     ValueError, in a sentence, where there is nothing to solve or to solve from.
     """
-    from scipy.optimize import least_squares
-
     began = time.perf_counter()
     active = counting(surface, readings)
     scalars = free_names(surface, free)
     if not scalars:
-        raise ValueError("no parameter is free; free at least one")
+        raise ValueError("no parameter is free that does anything on this surface; free at least one")
     if not active and further is None:
         raise ValueError("there is no active reading to solve from; import or activate one")
-    start = np.array([surface.scalar(s) for s in scalars], float)
-    problem = Problem(surface, active, scalars, bounds, report, cancel, further)
-    low, high = problem.low, problem.high
-    # Constants of the specimen count even where their own agreement is not asked for.
-    problem.constants = constants_reading(readings)
+    with ThreadPoolExecutor(max_workers=thread_count()) as pool:
+
+        def descend(start, names, by_colour=False):
+            problem = Problem(start, active, names, bounds, report, cancel, further, by_colour)
+            # Constants of the specimen count even where their own agreement is not asked for.
+            problem.constants = constants_reading(readings)
+            return problem, *_descend(problem, pool, robust)
+
+        problem, found, tried, first = descend(surface, scalars)
+        spectral = _missed_by_rgb(problem, found.x, free) if further is None else ()
+        if spectral and keep_rgb:
+            problem, found, tried, _ = descend(problem.at(found.x), scalars, by_colour=True)
+        elif spectral:
+            there = problem.at(found.x)
+            wider = there.with_values({n: spectrum_of(PARAMETERS[n], there[n]) for n in spectral})
+            other = descend(wider, free_names(wider, free))
+            if other[1].cost < 0.5 * found.cost:
+                problem, found, tried, _ = other
+            else:
+                spectral = ()
+        solution = _solution(problem, found, surface, float(first @ first), tried, robust, began)
+        status = STOPPED if found.status == 0 else CONVERGED
+        missed = misfits(problem, solution.surface)
+        if missed and found.status == 3:
+            status = STUCK
+        names = [scalar_owner(n)[0].name for n in scalars]
+        told = helps(problem, found.x, pool, dict.fromkeys(names)) if missed and further is None else ()
+    return replace(
+        solution, verdict=Verdict(status, missed, told), spectral=() if keep_rgb else spectral,
+        seconds=time.perf_counter() - began,
+    )  # fmt: skip
+
+
+def _descend(problem, pool, robust):
+    """(least squares' result, short solves from other starts, the first residuals) of one problem."""
+    from scipy.optimize import least_squares
+
+    low, high, further = problem.low, problem.high, problem.further
     margin = 1e-7 * (high - low)
-    loss = "soft_l1" if robust else "linear"
     x = np.clip(problem.here(), low + margin, high - margin)
-    with ThreadPoolExecutor(max_workers=os.cpu_count() or 2) as pool:
+    if further is not None:
+        further.rough = True
+    first = problem.watched(x)[: problem.points]
+    x = np.clip(problem.awake(), low + margin, high - margin)
+    x, others, judge = scanned(problem, x, pool)
+    tried = descended(problem, [x, *others], pool, judge) if others else []
+    if tried:
+        x = np.clip(tried[0][1], low + margin, high - margin)
+    for rough, tolerance, most in _RUNGS_RENDERED if further is not None else _RUNGS:
         if further is not None:
-            further.rough = True
-        first = problem.watched(x)[: problem.points]
-        if "haze.amount" in scalars:
-            i = scalars.index("haze.amount")
-            x[i] = min(max(x[i], WOKEN_HAZE), high[i] - margin[i])
-        x, others, judge = scanned(problem, x, pool)
-        tried = descended(problem, [x, *others], pool, judge) if others else []
-        if tried:
-            x = np.clip(tried[0][1], low + margin, high - margin)
-        for rough, tolerance, most in _RUNGS_RENDERED if further is not None else _RUNGS:
-            if further is not None:
-                further.rough = rough
-                problem.best = float("inf")
-            found = least_squares(
-                problem.watched, x, jac=lambda at: problem.slopes(at, pool), bounds=(low, high), x_scale="jac",
-                loss=loss, f_scale=2.0, xtol=tolerance, ftol=tolerance, gtol=tolerance, max_nfev=most,
-            )  # fmt: skip
-            x = np.clip(found.x, low + margin, high - margin)
-    return _solution(problem, found, start, float(first @ first), tried, robust, began)
+            further.rough = rough
+            problem.best = float("inf")
+        found = least_squares(
+            problem.watched, x, jac=lambda at: problem.slopes(at, pool), bounds=(low, high), x_scale="jac",
+            loss="soft_l1" if robust else "linear", f_scale=2.0, xtol=tolerance, ftol=tolerance, gtol=tolerance,
+            max_nfev=most,
+        )  # fmt: skip
+        x = np.clip(found.x, low + margin, high - margin)
+    return found, tried, first
 
 
-def _solution(problem, found, start, chi2_start, tried, robust, began):
+def _missed_by_rgb(problem, x, free):
+    """Names of the free colours that should be solved by wavelength: one for each kind of reading that is missed."""
+    surface = problem.at(x)
+    parts = problem.parts(x)[-len(problem.readings) :] if problem.readings else []
+    out = []
+    for r, part in zip(problem.readings, parts, strict=True):
+        if r.kind.along != "wavelength_nm" or np.unique(r.x).size < _SPECTRAL_ROWS or not part.size:
+            continue
+        if float(part @ part) / part.size <= _MISSED_BY_RGB:
+            continue
+        for p in PARAMETERS.values():
+            is_rgb = p.name in free and p.components and surface.applies(p.name) and not is_spectrum(surface[p.name])
+            if is_rgb and r.kind_key in p.told_by:
+                out.append(p.name)
+                break
+    return tuple(dict.fromkeys(out))
+
+
+def _solution(problem, found, before, chi2_start, tried, robust, began):
+    start = [before.scalar(s) for s in problem.scalars]
     scalars, width = problem.scalars, problem.high - problem.low
     near = 1e-5 * width
     at_bound = (found.x - problem.low < near) | (problem.high - found.x < near)
@@ -125,6 +191,8 @@ def _solution(problem, found, start, chi2_start, tried, robust, began):
     scatter = (1.4826 * float(np.median(np.abs(evidence)))) ** 2 if robust else reduced
     sigma, correlation = errors_of(scaled, moving)
     sigma = sigma * width * problem.stretch(found.x) * np.sqrt(max(1.0, scatter))
+    least = _NO_ERROR * problem.stretch(found.x) * width
+    sigma = np.where(sigma < least, np.nan, sigma)
     solved = tuple(
         Solved(n, float(v), None if np.isnan(s) else float(s), float(o), bool(b))
         for n, v, s, o, b in zip(scalars, problem.outward(found.x), sigma, start, at_bound, strict=True)
@@ -142,9 +210,3 @@ def _solution(problem, found, start, chi2_start, tried, robust, began):
         seconds=time.perf_counter() - began,
         robust=robust,
     )
-
-
-def default_free(surface: Surface) -> frozenset[str]:
-    """Parameters a newcomer would leave free on a surface: what applies and differs between samples."""
-    wanted = {"roughness", "haze.amount", "ior", "colour"}
-    return frozenset(n for n in wanted if parameter(n).solvable and surface.applies(n) and n in PARAMETERS)

@@ -14,7 +14,8 @@ _NODES = 5
 _STEEPEST_DEG = 89.0
 
 
-def _direction(degrees, across=0.0):
+def direction_at(degrees, across=0.0):
+    """Unit vector so far from the normal in the plane of incidence, and so far out of that plane; in degrees."""
     t = math.radians(max(-_STEEPEST_DEG, min(_STEEPEST_DEG, degrees)))
     a = math.radians(across)
     return math.sin(t) * math.cos(a), math.sin(a), math.cos(t) * math.cos(a)
@@ -31,8 +32,8 @@ def in_plane_lobe(compiled, incidence_deg, view_deg):
     both = np.outer(w, w).ravel()
     out = np.empty(len(view_deg))
     for i, (there, here) in enumerate(zip(incidence_deg, view_deg, strict=True)):
-        back = _direction(-there)
-        seen = np.array([_direction(here + a, b) for a in offsets for b in offsets])
+        back = direction_at(-there)
+        seen = np.array([direction_at(here + a, b) for a in offsets for b in offsets])
         out[i] = both @ (brdf(compiled, back, seen, wavelengths) @ weights)
     return out
 
@@ -41,6 +42,6 @@ def lit_patches(compiled, incidence_deg, view_deg):
     """Linear RGB (3, n) of patches lit by D65 from one side, against a white diffuser lit alike."""
     rgb = np.empty((3, len(view_deg)))
     for i, (there, here) in enumerate(zip(incidence_deg, view_deg, strict=True)):
-        f = brdf(compiled, _direction(-there), np.array([_direction(here)]))[0]
+        f = brdf(compiled, direction_at(-there), np.array([direction_at(here)]))[0]
         rgb[:, i] = xyz_to_linear_srgb(reflectance_to_xyz(WAVELENGTHS, math.pi * f))
     return rgb

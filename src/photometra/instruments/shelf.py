@@ -6,6 +6,7 @@ import numpy as np
 
 from ..colour import WAVELENGTHS, interpolated
 from ..readings import KINDS, Reading, averaged, kind, make_reading
+from ..readings.geometries import THROUGH
 from ..surface import Surface
 from ..surface.compile import CompiledSurface, body_constants, compile_measured, compile_surface
 from . import glossmeter, goniophotometer, polarised, scatterprobe, spectrophotometer, transmissometer
@@ -109,8 +110,10 @@ def predicted(asked: Question, surface: Surface, compiled: CompiledSurface, cons
     if asked.kind_key in _READS:
         return surface["opacity"] * _READS[asked.kind_key](asked, compiled)
     if asked.kind_key == "colour":
+        if asked.geometry == THROUGH and surface["subsurface"] > 0.0:
+            compiled = compile_surface(surface, constants)
         lab = spectrophotometer.colour_read(
-            compiled, asked.illuminant, asked.observer, asked.geometry or "di:8", asked.thickness_mm
+            compiled, asked.illuminant, asked.observer, asked.geometry or "di:8", asked.thickness_mm, surface["opacity"]
         )
         return np.repeat(lab[:, None], asked["sample"].size, axis=1)
     if asked.kind_key == "ellipsometry":
@@ -183,7 +186,7 @@ def measured(
         choice = f"choose from {', '.join(tool.geometries)}" if tool.geometries else "it has none to choose"
         raise ValueError(f"a {tool.label.lower()} has no geometry '{geometry}': {choice}")
     geometry = geometry or (tool.geometries[0] if tool.geometries else "")
-    if key == "transmissometer":
+    if key == "transmissometer" or geometry == THROUGH:
         thickness_mm = thickness_mm or transmissometer.DEFAULT_THICKNESS_MM
     if not k.takes_thickness:
         thickness_mm = 0.0

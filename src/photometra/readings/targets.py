@@ -2,19 +2,23 @@
 
 import re
 
-from ..colour import decode_srgb, linear_srgb_to_xyz, xyz_to_lab
+from ..colour import linear_srgb_to_xyz, srgb_code, xyz_to_lab
 from .model import Reading, make_reading
 
 
-def colour_target(text, illuminant="D65", observer="1931-2", geometry="di:8", sigma=0.5, tolerance=1.0) -> Reading:
-    """A reading of kind `colour` from what a person types: `L, a, b`, `XYZ x y z` (white 100) or `#rrggbb` (sRGB).
+def colour_target(
+    text, illuminant="D65", observer="1931-2", geometry="di:8", sigma=0.5, tolerance=1.0, thickness_mm=0.0
+) -> Reading:
+    """A reading of kind `colour` from what a person types: `L, a, b`, `XYZ x y z` (white 100), `#rrggbb` or `#rgb`
+    (sRGB), or `rgb r g b` (sRGB, each 0 to 255).
 
-    sRGB stands for daylight D65 and the 2° observer; its L*, a*, b* are kept under whatever is chosen, as the colour
-    that looks so there. ValueError, in a sentence, where the text is no colour.
+    thickness_mm: of the slab whose colour it is, where light passes through it (geometry 0:di). sRGB stands for
+    daylight D65 and the 2° observer; its L*, a*, b* are kept under whatever is chosen, as the colour that looks so
+    there. ValueError, in a sentence, where the text is no colour.
     """
     text = str(text).strip()
-    if re.fullmatch(r"#[0-9a-fA-F]{6}", text):
-        rgb = decode_srgb([int(text[i : i + 2], 16) / 255.0 for i in (1, 3, 5)])
+    rgb = srgb_code(text)
+    if rgb is not None:
         lab = xyz_to_lab(linear_srgb_to_xyz(rgb))
     else:
         named = re.match(r"^(lab|xyz|l\*a\*b\*)?[\s:=]*(.*)$", text, re.I)
@@ -26,10 +30,10 @@ def colour_target(text, illuminant="D65", observer="1931-2", geometry="di:8", si
         except ValueError:
             numbers = []
         if len(numbers) != 3:
-            raise ValueError("write three numbers (L*, a*, b*), XYZ and three numbers, or #rrggbb")
+            raise ValueError("write three numbers (L*, a*, b*), XYZ and three numbers, #rrggbb, or rgb and 0 to 255")
         lab = numbers if word != "xyz" else xyz_to_lab([v / 100.0 for v in numbers], illuminant, observer)
     columns = {"sample": [1.0], **{c: [float(v)] for c, v in zip("Lab", lab, strict=True)}}
     return make_reading(
         f"Target {text}", "colour", columns, {c: [sigma] for c in "Lab"}, geometry=geometry, illuminant=illuminant,
-        observer=observer, tolerance=tolerance, source="typed by hand",
+        observer=observer, tolerance=tolerance, source="typed by hand", thickness_mm=thickness_mm,
     )  # fmt: skip

@@ -7,9 +7,9 @@ from dataclasses import dataclass, field, replace
 from pathlib import PurePath
 from types import MappingProxyType
 
-from ..fitting import Solution, default_free
 from ..readings import Reading
-from ..surface import Surface, parameter, scalar_owner
+from ..readings.geometries import EXCLUDED, INCLUDED, THROUGH
+from ..surface import PARAMETERS, Surface, parameter, scalar_owner
 from .booth import Booth, Pin
 from .proof import Proof, Reference
 
@@ -42,12 +42,18 @@ class Specimen:
     def with_values(self, changes) -> "Specimen":
         """The specimen with parameters changed by hand: their standard errors no longer hold."""
         kept = {s: v for s, v in self.sigmas.items() if not any(_belongs(s, name) for name in changes)}
-        return replace(self, surface=self.surface.with_values(changes), sigmas=kept)
+        surface = self.surface.with_values(changes)
+        return replace(self, surface=surface, sigmas=kept, free=self._free_with(surface, self.readings))
 
-    def with_solution(self, solution: Solution) -> "Specimen":
-        """The specimen with a solve's values and standard errors."""
-        sigmas = {s.name: s.sigma for s in solution.solved if s.sigma is not None}
-        return replace(self, surface=solution.surface, sigmas={**self.sigmas, **sigmas})
+    def _free_with(self, surface, readings):
+        """What is free once surface or readings are others: it follows them until a person has chosen."""
+        return told_by(surface, readings) if self.free == told_by(self.surface, self.readings) else self.free
+
+    def with_solved(self, surface: Surface, sigmas) -> "Specimen":
+        """The specimen with a solve's surface and {scalar: standard error or None}, a value that has none without."""
+        solved = {scalar_owner(s)[0].name for s in sigmas}
+        kept = {s: v for s, v in self.sigmas.items() if scalar_owner(s)[0].name not in solved}
+        return replace(self, surface=surface, sigmas={**kept, **{s: v for s, v in sigmas.items() if v is not None}})
 
     def with_free(self, name, is_free) -> "Specimen":
         """The specimen with one parameter freed or held; ValueError for one that cannot be solved for."""
@@ -69,13 +75,15 @@ class Specimen:
 
         What a slab lets through needs a thickness: where the reading says none, the specimen's own size stands in.
         """
-        if reading.kind_key == "transmittance" and not reading.thickness_mm:
+        is_through = reading.kind_key == "transmittance" or reading.geometry == THROUGH
+        if is_through and not reading.thickness_mm:
             reading = reading.with_changes(thickness_mm=self.size_mm)
         taken = {r.name for r in self.readings}
         name, n = reading.name, 2
         while name in taken:
             name, n = f"{reading.name} {n}", n + 1
-        return replace(self, readings=(*self.readings, reading.with_changes(name=name)))
+        readings = (*self.readings, reading.with_changes(name=name))
+        return replace(self, readings=readings, free=self._free_with(self.surface, readings))
 
     def with_reading_at(self, index, reading: Reading) -> "Specimen":
         """The specimen with one reading replaced."""
@@ -85,6 +93,20 @@ class Specimen:
 
     def without_reading(self, index) -> "Specimen":
         return replace(self, readings=self.readings[:index] + self.readings[index + 1 :])
+
+
+_FIRST_KINDS = ("reflectance", "gloss", "index")
+"""What a sample is measured by as a rule: what these tell is free before there is a reading."""
+
+
+def told_by(surface: Surface, readings) -> frozenset[str]:
+    """Parameters that the active readings tell of a surface; before there is any, those that the usual ones would."""
+    kinds = {r.kind_key for r in readings if r.active} or set(_FIRST_KINDS)
+    if {INCLUDED, EXCLUDED} <= {r.geometry for r in readings if r.active and r.kind_key == "reflectance"}:
+        kinds.add("reflectance in and out")
+    return frozenset(
+        p.name for p in PARAMETERS.values() if p.solvable and kinds.intersection(p.told_by) and surface.applies(p.name)
+    )
 
 
 def _belongs(scalar, name):
@@ -149,7 +171,7 @@ class Study:
     def with_new_specimen(self, name, size_mm=60.0, surface=None) -> "Study":
         """The study with a specimen added; ValueError for a name that is empty or taken, or a wrong size."""
         surface = surface or Surface()
-        new = Specimen(self._fresh_name(name), _checked_size(size_mm), surface, free=default_free(surface))
+        new = Specimen(self._fresh_name(name), _checked_size(size_mm), surface, free=told_by(surface, ()))
         return replace(self, specimens=(*self.specimens, new))
 
     def with_duplicate(self, index) -> "Study":

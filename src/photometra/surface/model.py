@@ -5,11 +5,8 @@ from dataclasses import dataclass, field
 from types import MappingProxyType
 
 from . import values
-from .constants import FROM_MODEL
 from .parameters import PARAMETERS, STRATA, parameter, scalar_owner
 from .spectrum import RGB_NAMES, component_names, is_spectrum, rgb_of, spectrum_of
-
-_OPAQUE_ONLY = ("colour", "diffuse_roughness", "subsurface", "reverse.translucency")
 
 
 @dataclass(frozen=True)
@@ -98,51 +95,11 @@ class Surface:
 
     def applies(self, name) -> bool:
         """Whether a parameter does anything on this surface as it stands."""
-        only = PARAMETERS[name].only_for
-        if only == "coat":
-            return self["coat.amount"] > 0.0
-        if only == "sheen":
-            return self["sheen.amount"] > 0.0
-        if only == "film":
-            by_table = name in ("film.ior", "film.abbe") and self["film.constants"]
-            return self["film.amount"] > 0.0 and not by_table
-        if only == "grain":
-            return self["anisotropy"] > 0.0 or (self["coat.amount"] > 0.0 and self["coat.anisotropy"] > 0.0)
-        if only == "model":
-            return self["constants"] == FROM_MODEL
-        if only in ("oscillator1", "oscillator2"):
-            return self["constants"] == FROM_MODEL and self[f"model.strength{only[-1]}"] > 0.0
-        if only == "any metal":
-            return self["metalness"] > 0.0
-        if only == "metal":
-            return self["metalness"] > 0.0 and not self["constants"]
-        if name in ("ior", "abbe") and self["constants"] and self["metalness"] < 1.0:
-            return False
-        if only == "dielectric":
-            if name in _OPAQUE_ONLY and self["transmission"] >= 1.0:
-                return False
-            if name in ("colour", "diffuse_roughness") and self["subsurface"] >= 1.0 and not self.is_sheet:
-                return False
-            if name == "subsurface" and self.is_sheet:
-                return False
-            return self["metalness"] < 1.0
-        if only == "clear":
-            if name.startswith("interior.scatter") and self.is_sheet:
-                return False
-            return self["metalness"] < 1.0 and self["transmission"] > 0.0
-        if only == "wall":
-            return self.is_sheet and self["transmission"] > 0.0
-        if only == "reverse":
-            return self.applies("reverse.translucency") and self["reverse.translucency"] > 0.0
-        if only in ("shallow", "deep"):
-            return self.applies("subsurface.scale") and self[f"subsurface.{only}"] > 0.0
-        if only == "scatter":
-            return self.applies("interior.scatter") and max(self["interior.scatter"]) > 0.0
-        if only == "subsurface":
-            return self.applies("subsurface") and self["subsurface"] > 0.0
-        if name == "haze.spread":
-            return self["haze.amount"] > 0.0
-        return True
+        return parameter(name).applies(self)
+
+    def awake(self, names) -> "Surface":
+        """The surface with every amount among `names` that is 0 where a solve starts it, so that all have a slope."""
+        return self.with_values({n: PARAMETERS[n].woken for n in names if PARAMETERS[n].woken and self[n] == 0.0})
 
 
 def _components(p, value, component):

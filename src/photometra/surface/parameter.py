@@ -1,6 +1,9 @@
-"""What the declaration of one parameter says."""
+"""What the declaration of one parameter says: for the window, the command line, the files and the solver."""
 
+from collections.abc import Callable
 from dataclasses import dataclass, field
+
+from .conditions import always
 
 
 @dataclass(frozen=True)
@@ -11,6 +14,10 @@ class Parameter:
     or "constants" (a table's name, "reading", "model", or empty for none). A colour or a coefficient may be a spectrum
     instead of RGB, see `spectrum`. `scale` is how a gauge spreads its values: "linear",
     "root" (even to the eye for roughness: the square root) or "log". `marks` are real things on the scale.
+
+    applies: whether it does anything on a surface. told_by: kinds of reading that tell it, and so free it. woken: where
+    a solve starts from, or tries it, when it is 0 and at 0 nothing has a slope. scan: values a solve tries first,
+    judged by the first of scan_judges that there is a reading of (or by all); is_many_valued: several of them may fit.
     """
 
     name: str
@@ -25,7 +32,12 @@ class Parameter:
     scale: str = "linear"
     marks: tuple[tuple[float, str], ...] = ()
     converters: tuple[str, ...] = ()
-    only_for: str = ""
+    applies: Callable[[object], bool] = always
+    told_by: tuple[str, ...] = ()
+    woken: float = 0.0
+    scan: tuple[float, ...] = ()
+    scan_judges: tuple[str, ...] = ()
+    is_many_valued: bool = False
     solvable: bool = True
     digits: int = 3
     components: tuple[str, ...] = field(default=(), repr=False)

@@ -3,13 +3,29 @@
 import math
 import re
 
-from ..colour import decode_srgb, encode_srgb
+from ..colour import encode_srgb, srgb_code
+from ..optics.interface import colour_below, colour_leaving
 from .parameter import Parameter
 from .spectrum import NODES_NM, is_spectrum
 
-_LENGTHS_MM = {"nm": 1e-6, "um": 1e-3, "µm": 1e-3, "μm": 1e-3, "mm": 1.0, "cm": 10.0, "m": 1000.0}
-_NUMBER = re.compile(r"^([a-z]*)\s*([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)\s*(.*)$", re.I)
+_LENGTHS_MM = {
+    "å": 1e-7,
+    "Å": 1e-7,
+    "\u212b": 1e-7,
+    "nm": 1e-6,
+    "um": 1e-3,
+    "µm": 1e-3,
+    "μm": 1e-3,
+    "mm": 1.0,
+    "cm": 10.0,
+    "m": 1000.0,
+}
+_FIGURE = r"[-+]?(?:\d+[.,]?\d*|[.,]\d+)(?:e[-+]?\d+)?"
+_NUMBER = re.compile(rf"^([a-z]*)\s*({_FIGURE})\s*(.*)$", re.I)
+_SPACED = re.compile(r"([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)\s*(per\s+\w+|[^\s\d.+-][^\s]*)?", re.I)
+"""A number with its unit, among others that spaces part."""
 
+DEFAULT_IOR = 1.5
 CONVERTERS = {
     "gloss": (lambda g: 1.0 - g, lambda r: 1.0 - r),
     "alpha": (lambda a: math.sqrt(max(0.0, a)), lambda r: r * r),
@@ -18,11 +34,11 @@ CONVERTERS = {
         lambda n: ((n - 1.0) / (n + 1.0)) ** 2,
     ),
 }
-"""By word: (from the word's convention to the parameter's, and back)."""
+"""By word: (from the word's convention to the parameter's, and back). `albedo` of a colour stands in `parse_colour`."""
 
 
 def _unit_factor(text, p):
-    unit = text.strip().replace("^-1", "").replace("per ", "1/").replace("/ ", "/").strip()
+    unit = text.strip().replace("⁻¹", "").replace("^-1", "").replace("per ", "1/").replace("/ ", "/").strip()
     if not unit:
         return 1.0
     if unit == "%" and not p.unit:
@@ -41,7 +57,13 @@ def parse_number(p: Parameter, text: str, within=None):
     if not match:
         raise ValueError(f"{p.name}: '{text.strip()}' is not a number")
     word, digits, unit = match.groups()
-    value = float(digits) * _unit_factor(unit, p)
+    # One comma and no point: the decimal sign of many languages.
+    value = float(digits.replace(",", ".")) * _unit_factor(unit, p)
+    if word.lower() == "gloss" and "gloss" in p.converters and value > 1.0:
+        raise ValueError(
+            f"{p.name}: 'gloss' is 1 minus the roughness here, from 0 to 1; {value:g} gloss units are what a gloss "
+            "meter reads: take them as a reading of gloss, and solve"
+        )
     if word:
         if word.lower() not in p.converters:
             known = f"; it takes {', '.join(p.converters)}" if p.converters else ""
@@ -62,27 +84,69 @@ def checked_number(p, value):
     raise ValueError(f"{p.name}: {value:g}{unit} is outside {low:g} to {high:g}{unit}")
 
 
-def parse_colour(p, text):
-    """`#rrggbb` (sRGB), `r,g,b` (linear) or one number for a grey, as a triple."""
+def parse_colour(p, text, ior=DEFAULT_IOR):
+    """Three numbers, or a spectrum's, of what is typed: `#rrggbb`, `#rgb` or `rgb 255 128 0` (sRGB), `r,g,b` (linear),
+    one number for a grey, `1.1 mm, 2 mm, 1.3 mm`, and `albedo …` for what leaves a body through an interface of `ior`.
+    """
     text = text.strip()
+    is_albedo = p.kind == "colour" and text.lower().startswith("albedo")
+    if is_albedo:
+        if "albedo" not in p.converters:
+            raise ValueError(f"{p.name}: 'albedo' is not a convention it knows")
+        text = text[len("albedo") :].strip(" :=")
+    code = srgb_code(text) if p.kind == "colour" else None
+    if code is not None:
+        values = tuple(float(v) for v in code)
+    else:
+        parts = _parts(text)
+        if len(parts) not in (3, len(NODES_NM)):
+            raise ValueError(f"{p.name}: '{text}' is not {_WANTED[p.kind]}")
+        if p.kind == "colour" and len(parts) == 3 and all(re.fullmatch(r"\d{1,3}", v) for v in parts):
+            whole = [int(v) for v in parts]
+            if 1 < max(whole) <= 255:
+                # Eight-bit numbers, as a picker of colours shows them: sRGB.
+                return parse_colour(p, ("albedo " if is_albedo else "") + "rgb {} {} {}".format(*whole), ior)
+        values = tuple(parse_number(p, part) for part in parts)
+    if not is_albedo:
+        return values
+    below, most = colour_below(values, ior), float(colour_leaving(1.0, ior))
+    if max(below) > 1.0:
+        raise ValueError(
+            f"{p.name}: an albedo of {max(values):g} cannot leave an index of {ior:g}; {most:.3f} is the most"
+        )
+    return tuple(float(v) for v in below)
+
+
+_WANTED = {
+    "colour": "a colour; write #rrggbb, r,g,b (linear, each 0 to 1), or rgb and three numbers up to 255",
+    "coefficient": "one number, nor three for red, green and blue",
+}
+
+
+def _parts(text):
+    """The numbers of a text, each with its unit; one stands for all three."""
     if text.startswith("#"):
-        if not re.fullmatch(r"#[0-9a-fA-F]{6}", text):
-            raise ValueError(f"{p.name}: '{text}' is not a colour; write #rrggbb or r,g,b")
-        encoded = [int(text[i : i + 2], 16) / 255.0 for i in (1, 3, 5)]
-        return tuple(float(v) for v in decode_srgb(encoded))
-    parts = [part for part in re.split(r"[,;\s]+", text) if part]
-    if len(parts) == 1:
-        parts = parts * 3
-    if len(parts) not in (3, len(NODES_NM)):
-        raise ValueError(f"{p.name}: '{text}' is not a colour; write #rrggbb or r,g,b")
-    return tuple(parse_number(p, part) for part in parts)
+        return []
+    if ";" in text:
+        parts = text.split(";")
+    elif re.fullmatch(r"\d+,\d+\s*[^\d\s,]*", text):
+        parts = [text]
+    elif "," in text:
+        parts = text.split(",")
+    else:
+        parts = [number + unit for number, unit in _SPACED.findall(text)] if _SPACED.search(text) else text.split()
+    parts = [part.strip() for part in parts if part.strip()]
+    return parts * 3 if len(parts) == 1 else parts
 
 
 _WORDS = {"true": True, "yes": True, "on": True, "1": True, "false": False, "no": False, "off": False, "0": False}
 
 
-def parse(p: Parameter, text: str):
-    """The value of any parameter from text; ValueError with one sentence where it will not do."""
+def parse(p: Parameter, text: str, ior=DEFAULT_IOR):
+    """The value of any parameter from text; ValueError with one sentence where it will not do.
+
+    ior: of the surface's own interface, for `albedo`.
+    """
     if p.kind == "switch":
         if text.strip().lower() not in _WORDS:
             raise ValueError(f"{p.name}: '{text.strip()}' is neither true nor false")
@@ -90,7 +154,7 @@ def parse(p: Parameter, text: str):
     if p.kind == "number":
         return parse_number(p, text)
     if p.kind in ("colour", "coefficient"):
-        return parse_colour(p, text)
+        return parse_colour(p, text, ior)
     return checked(p, "" if text.strip().lower() in ("", "none") else text.strip())
 
 

@@ -31,6 +31,11 @@ class FileMesh:
     def extents(self):
         return np.ptp(self.vertices, axis=0)
 
+    @property
+    def unit_mm(self):
+        """How long one unit is where the format says so (glTF is in metres, y up), or None."""
+        return UNITS_MM["m"] if Path(self.name).suffix.lower() in (".glb", ".gltf") else None
+
     def as_ply(self, unit_mm, up="y"):
         """The mesh as a study keeps it; `unit_mm` says how long one unit is, `up` which axis points up (y or z)."""
         import trimesh

@@ -1,6 +1,5 @@
 """Rendering: samples accumulate in tiles on a thread pool, and a cancel is obeyed within one tile."""
 
-import os
 import threading
 import time
 from concurrent.futures import ThreadPoolExecutor
@@ -9,6 +8,7 @@ from functools import cache
 
 import numpy as np
 
+from ..optics.threads import thread_count
 from .kernels import LAYERS, render_tile, room_for
 from .lights import light_arrays
 from .matter import matter_of
@@ -37,7 +37,7 @@ class Limits:
 
 @cache
 def _pool():
-    return ThreadPoolExecutor(max_workers=os.cpu_count() or 2, thread_name_prefix="tracing")
+    return ThreadPoolExecutor(max_workers=thread_count(), thread_name_prefix="tracing")
 
 
 @cache

@@ -1,5 +1,6 @@
 """Finish and body: one entry for each parameter, in the order of the section."""
 
+from .. import conditions
 from ..parameter import Parameter, colour, number
 
 BODY = (
@@ -12,6 +13,8 @@ BODY = (
         scale="root",
         marks=((0.02, "mirror"), (0.1, "polished"), (0.25, "satin"), (0.45, "brushed"), (0.75, "matt")),
         converters=("gloss", "alpha"),
+        told_by=("gloss", "lobe", "reflectance in and out"),
+        scan=(0.02, 0.08, 0.16, 0.26, 0.4, 0.6, 0.85),
     ),
     number(
         "anisotropy",
@@ -20,6 +23,7 @@ BODY = (
         "How much narrower the reflection is along the strokes of the finish than across them.",
         0.0,
         marks=((0.0, "even"), (0.6, "brushed"), (0.9, "grooved")),
+        woken=0.3,
     ),
     number(
         "rotation",
@@ -32,8 +36,8 @@ BODY = (
         usual=(-90.0, 90.0),
         digits=1,
         marks=((-90.0, "across"), (0.0, "round"), (90.0, "across")),
-        only_for="grain",
         solvable=False,
+        applies=conditions.stroked,
     ),
     number(
         "haze.amount",
@@ -42,6 +46,8 @@ BODY = (
         "Share of the reflection that micro-scratches spread into a wider lobe.",
         0.0,
         marks=((0.0, "none"), (0.15, "handled"), (0.5, "wiped")),
+        told_by=("lobe",),
+        woken=0.05,
     ),
     number(
         "haze.spread",
@@ -50,6 +56,7 @@ BODY = (
         "How much wider the haze is: 0 as narrow as the finish, 1 fully rough.",
         0.4,
         marks=((0.1, "bloom"), (0.4, "veil"), (0.8, "milky")),
+        applies=conditions.hazy,
     ),
     number(
         "metalness",
@@ -77,7 +84,7 @@ BODY = (
         1.0,
         hard=(0.5, 15.0),
         usual=(1.0, 10.0),
-        only_for="model",
+        applies=conditions.modelled,
     ),
     number(
         "model.plasma",
@@ -89,7 +96,7 @@ BODY = (
         hard=(0.0, 40.0),
         usual=(0.0, 20.0),
         marks=((0.0, "none"), (9.0, "gold"), (15.0, "aluminium")),
-        only_for="model",
+        applies=conditions.modelled,
     ),
     number(
         "model.damping",
@@ -101,7 +108,7 @@ BODY = (
         hard=(0.001, 20.0),
         usual=(0.01, 5.0),
         scale="log",
-        only_for="model",
+        applies=conditions.modelled,
     ),
     number(
         "model.strength1",
@@ -111,7 +118,7 @@ BODY = (
         0.0,
         hard=(0.0, 200.0),
         usual=(0.0, 20.0),
-        only_for="model",
+        applies=conditions.modelled,
     ),
     number(
         "model.energy1",
@@ -122,7 +129,7 @@ BODY = (
         unit="eV",
         hard=(0.2, 20.0),
         usual=(0.5, 10.0),
-        only_for="oscillator1",
+        applies=conditions.first_oscillator,
     ),
     number(
         "model.width1",
@@ -134,7 +141,7 @@ BODY = (
         hard=(0.01, 20.0),
         usual=(0.1, 10.0),
         scale="log",
-        only_for="oscillator1",
+        applies=conditions.first_oscillator,
     ),
     number(
         "model.strength2",
@@ -144,7 +151,7 @@ BODY = (
         0.0,
         hard=(0.0, 200.0),
         usual=(0.0, 20.0),
-        only_for="model",
+        applies=conditions.modelled,
     ),
     number(
         "model.energy2",
@@ -155,7 +162,7 @@ BODY = (
         unit="eV",
         hard=(0.2, 20.0),
         usual=(0.5, 10.0),
-        only_for="oscillator2",
+        applies=conditions.second_oscillator,
     ),
     number(
         "model.width2",
@@ -167,7 +174,7 @@ BODY = (
         hard=(0.01, 20.0),
         usual=(0.1, 10.0),
         scale="log",
-        only_for="oscillator2",
+        applies=conditions.second_oscillator,
     ),
     colour(
         "face_colour",
@@ -175,7 +182,8 @@ BODY = (
         "Face colour",
         "A metal's reflectance facing us, where no constants are chosen.",
         (0.9, 0.9, 0.9),
-        only_for="metal",
+        applies=conditions.metal_by_colours,
+        told_by=("reflectance", "colour", "photograph"),
     ),
     colour(
         "edge_colour",
@@ -183,7 +191,7 @@ BODY = (
         "Edge colour",
         "A metal's reflectance at 82 degrees, where no constants are chosen.",
         (0.95, 0.95, 0.95),
-        only_for="metal",
+        applies=conditions.metal_by_colours,
     ),
     colour(
         "tint",
@@ -191,20 +199,21 @@ BODY = (
         "Tint",
         "What a metal's reflection is multiplied with, over constants or colours alike.",
         (1.0, 1.0, 1.0),
-        only_for="any metal",
+        applies=conditions.metallic,
     ),
     number(
         "ior",
         "body",
         "Index of refraction",
-        "Index of refraction of a dielectric at 589.3 nm.",
+        "Index of refraction of a dielectric at 589.3 nm (nD; nd, at 587.6 nm, is up to 0.0003 higher).",
         1.5,
         hard=(1.0, 3.0),
         usual=(1.3, 2.5),
         digits=4,
         marks=((1.333, "water"), (1.517, "crown glass"), (1.77, "sapphire"), (2.417, "diamond")),
         converters=("reflectance",),
-        only_for="dielectric",
+        applies=conditions.dielectric_by_index,
+        told_by=("index", "ellipsometry", "specular"),
     ),
     number(
         "abbe",
@@ -216,7 +225,8 @@ BODY = (
         usual=(0.0, 100.0),
         digits=1,
         marks=((0.0, "none"), (25.8, "dense flint"), (64.2, "crown"), (95.0, "fluorite")),
-        only_for="dielectric",
+        applies=conditions.dielectric_by_index,
+        woken=50.0,
     ),
     colour(
         "colour",
@@ -224,7 +234,9 @@ BODY = (
         "Body colour",
         "Reflectance of the body below its interface; what leaves is darker and deeper.",
         (0.18, 0.18, 0.18),
-        only_for="dielectric",
+        converters=("albedo",),
+        applies=conditions.coloured_body,
+        told_by=("reflectance", "colour", "photograph"),
     ),
     number(
         "diffuse_roughness",
@@ -233,7 +245,8 @@ BODY = (
         "How flat and chalky the body looks: 0 even, 1 like dry clay.",
         0.0,
         marks=((0.0, "even"), (0.5, "paper"), (1.0, "clay")),
-        only_for="dielectric",
+        applies=conditions.coloured_body,
+        woken=0.4,
     ),
     number(
         "opacity",

@@ -1,5 +1,6 @@
 """Interior and reverse: one entry for each parameter, in the order of the section."""
 
+from .. import conditions
 from ..parameter import coefficient, colour, number, switch
 
 INTERIOR = (
@@ -10,8 +11,8 @@ INTERIOR = (
         "Share of the light let in that passes through a clear interior.",
         0.0,
         marks=((0.0, "opaque"), (1.0, "clear")),
-        only_for="dielectric",
         solvable=False,
+        applies=conditions.dielectric,
     ),
     colour(
         "interior.colour",
@@ -19,7 +20,7 @@ INTERIOR = (
         "Colour at depth",
         "What white becomes after the depth beside it.",
         (1.0, 1.0, 1.0),
-        only_for="clear",
+        applies=conditions.clear,
     ),
     number(
         "interior.depth",
@@ -32,8 +33,8 @@ INTERIOR = (
         usual=(0.1, 1000.0),
         scale="log",
         marks=((1.0, "pane"), (10.0, "prism"), (100.0, "block")),
-        only_for="clear",
         solvable=False,
+        applies=conditions.clear,
     ),
     coefficient(
         "interior.absorption",
@@ -45,7 +46,8 @@ INTERIOR = (
         hard=(0.0, 1000.0),
         usual=(0.0001, 10.0),
         scale="log",
-        only_for="clear",
+        applies=conditions.clear,
+        told_by=("transmittance", "coefficients"),
     ),
     coefficient(
         "interior.scatter",
@@ -57,7 +59,8 @@ INTERIOR = (
         hard=(0.0, 1000.0),
         usual=(0.0001, 100.0),
         scale="log",
-        only_for="clear",
+        applies=conditions.clear_inside,
+        told_by=("coefficients",),
     ),
     number(
         "interior.asymmetry",
@@ -67,7 +70,7 @@ INTERIOR = (
         0.0,
         hard=(-0.98, 0.98),
         marks=((-0.5, "back"), (0.0, "even"), (0.6, "milk"), (0.9, "skin")),
-        only_for="scatter",
+        applies=conditions.scattering,
     ),
     number(
         "subsurface",
@@ -76,8 +79,8 @@ INTERIOR = (
         "Share of the body in which light wanders before it comes out: wax, skin, marble.",
         0.0,
         marks=((0.0, "none"), (1.0, "whole")),
-        only_for="dielectric",
         solvable=False,
+        applies=conditions.may_wander,
     ),
     colour(
         "subsurface.colour",
@@ -85,7 +88,8 @@ INTERIOR = (
         "Subsurface colour",
         "What a deep block of it reflects below its interface.",
         (0.8, 0.8, 0.8),
-        only_for="subsurface",
+        applies=conditions.wandering,
+        told_by=("reflectance", "colour", "scatter"),
     ),
     coefficient(
         "subsurface.radius",
@@ -97,7 +101,8 @@ INTERIOR = (
         hard=(0.001, 1000.0),
         usual=(0.01, 100.0),
         scale="log",
-        only_for="subsurface",
+        applies=conditions.wandering,
+        told_by=("scatter",),
     ),
     number(
         "subsurface.scale",
@@ -109,7 +114,7 @@ INTERIOR = (
         usual=(0.01, 100.0),
         scale="log",
         marks=((0.1, "1/10"), (1.0, "true"), (10.0, "10")),
-        only_for="subsurface",
+        applies=conditions.wandering,
     ),
     number(
         "subsurface.shallow",
@@ -117,8 +122,8 @@ INTERIOR = (
         "Shallow share",
         "Share of the subsurface light that wanders in a shallow layer of its own, as of skin.",
         0.0,
-        only_for="subsurface",
         solvable=False,
+        applies=conditions.wandering,
     ),
     colour(
         "subsurface.shallow_colour",
@@ -126,8 +131,8 @@ INTERIOR = (
         "Shallow colour",
         "What a deep block of the shallow matter reflects below its interface.",
         (0.9, 0.8, 0.7),
-        only_for="shallow",
         solvable=False,
+        applies=conditions.wandering_shallow,
     ),
     coefficient(
         "subsurface.shallow_radius",
@@ -139,8 +144,8 @@ INTERIOR = (
         hard=(0.001, 1000.0),
         usual=(0.01, 100.0),
         scale="log",
-        only_for="shallow",
         solvable=False,
+        applies=conditions.wandering_shallow,
     ),
     number(
         "subsurface.deep",
@@ -148,8 +153,8 @@ INTERIOR = (
         "Deep share",
         "Share of the subsurface light that wanders in deep matter of its own.",
         0.0,
-        only_for="subsurface",
         solvable=False,
+        applies=conditions.wandering,
     ),
     colour(
         "subsurface.deep_colour",
@@ -157,8 +162,8 @@ INTERIOR = (
         "Deep colour",
         "What a deep block of the deep matter reflects below its interface.",
         (0.8, 0.3, 0.2),
-        only_for="deep",
         solvable=False,
+        applies=conditions.wandering_deep,
     ),
     coefficient(
         "subsurface.deep_radius",
@@ -170,15 +175,15 @@ INTERIOR = (
         hard=(0.001, 1000.0),
         usual=(0.01, 100.0),
         scale="log",
-        only_for="deep",
         solvable=False,
+        applies=conditions.wandering_deep,
     ),
     switch(
         "thin_walled",
         "interior",
         "Thin-walled",
         "A sheet or a bubble: light goes straight on through it, neither bent nor trapped.",
-        only_for="dielectric",
+        applies=conditions.dielectric,
     ),
     number(
         "thickness",
@@ -191,7 +196,7 @@ INTERIOR = (
         usual=(0.001, 100.0),
         scale="log",
         marks=((0.01, "foil"), (0.1, "paper"), (4.0, "pane")),
-        only_for="wall",
+        applies=conditions.walled,
     ),
     number(
         "reverse.translucency",
@@ -200,7 +205,8 @@ INTERIOR = (
         "Share of the body's light that leaves on the reverse side: cloth, leaf, paper.",
         0.0,
         marks=((0.0, "opaque"), (0.3, "canvas"), (0.6, "leaf")),
-        only_for="dielectric",
+        applies=conditions.opaque,
+        woken=0.2,
     ),
     colour(
         "reverse.colour",
@@ -208,6 +214,6 @@ INTERIOR = (
         "Reverse colour",
         "The body's colour seen from its reverse; light that comes through has passed both colours.",
         (0.18, 0.18, 0.18),
-        only_for="reverse",
+        applies=conditions.two_sided,
     ),
 )

@@ -1,5 +1,6 @@
 """Sheen, coat and film: one entry for each parameter, in the order of the section."""
 
+from .. import conditions
 from ..parameter import Parameter, colour, number
 
 LAYERS = (
@@ -10,6 +11,7 @@ LAYERS = (
         "How much of the surface upright fibres cover: felt, velvet, dust; they light up aslant.",
         0.0,
         marks=((0.0, "none"), (0.3, "dusty"), (1.0, "felt")),
+        woken=0.3,
     ),
     colour(
         "sheen.colour",
@@ -17,7 +19,7 @@ LAYERS = (
         "Sheen colour",
         "What a fibre reflects of the light that meets it.",
         (1.0, 1.0, 1.0),
-        only_for="sheen",
+        applies=conditions.fibrous,
     ),
     number(
         "sheen.roughness",
@@ -26,7 +28,7 @@ LAYERS = (
         "How far the fibres stray from upright: 0 combed velvet, 1 a tangle.",
         0.4,
         marks=((0.15, "velvet"), (0.4, "felt"), (0.8, "dust")),
-        only_for="sheen",
+        applies=conditions.fibrous,
     ),
     number(
         "coat.amount",
@@ -35,6 +37,7 @@ LAYERS = (
         "Share of the surface that a clear coat covers: varnish, lacquer, glaze.",
         0.0,
         marks=((0.0, "none"), (0.5, "worn"), (1.0, "whole")),
+        woken=0.5,
     ),
     number(
         "coat.ior",
@@ -47,7 +50,7 @@ LAYERS = (
         digits=4,
         marks=((1.333, "water"), (1.5, "varnish"), (1.7, "glaze")),
         converters=("reflectance",),
-        only_for="coat",
+        applies=conditions.coated,
     ),
     number(
         "coat.roughness",
@@ -58,7 +61,9 @@ LAYERS = (
         scale="root",
         marks=((0.02, "mirror"), (0.1, "polished"), (0.25, "satin"), (0.6, "matt")),
         converters=("gloss", "alpha"),
-        only_for="coat",
+        applies=conditions.coated,
+        told_by=("gloss",),
+        scan=(0.02, 0.08, 0.16, 0.26, 0.4, 0.6),
     ),
     number(
         "coat.anisotropy",
@@ -67,7 +72,7 @@ LAYERS = (
         "How much narrower the coat's reflection is along the strokes than across them.",
         0.0,
         marks=((0.0, "even"), (0.6, "brushed on"), (1.0, "grooved")),
-        only_for="coat",
+        applies=conditions.coated,
     ),
     number(
         "coat.thickness",
@@ -81,7 +86,7 @@ LAYERS = (
         scale="log",
         digits=1,
         marks=((5.0, "lacquer"), (50.0, "varnish"), (300.0, "glaze")),
-        only_for="coat",
+        applies=conditions.coated,
     ),
     colour(
         "coat.colour",
@@ -89,7 +94,7 @@ LAYERS = (
         "Coat colour",
         "What white becomes after one pass down and up through 50 µm of coat; it deepens aslant.",
         (1.0, 1.0, 1.0),
-        only_for="coat",
+        applies=conditions.coated,
     ),
     number(
         "film.amount",
@@ -98,6 +103,7 @@ LAYERS = (
         "Share of the surface that a thin film covers.",
         0.0,
         marks=((0.0, "none"), (0.5, "patchy"), (1.0, "whole")),
+        woken=0.5,
     ),
     number(
         "film.thickness",
@@ -110,7 +116,11 @@ LAYERS = (
         usual=(0.0, 1200.0),
         digits=1,
         marks=((30.0, "straw"), (100.0, "lens coating"), (400.0, "soap"), (1000.0, "oil")),
-        only_for="film",
+        applies=conditions.filmed,
+        told_by=("ellipsometry", "reflectance", "specular"),
+        scan=tuple(range(15, 1206, 15)),
+        scan_judges=("ellipsometry", "reflectance", "specular", "colour"),
+        is_many_valued=True,
     ),
     number(
         "film.ior",
@@ -123,7 +133,7 @@ LAYERS = (
         digits=4,
         marks=((1.333, "soap"), (1.46, "silica"), (2.0, "nitride"), (2.5, "titania")),
         converters=("reflectance",),
-        only_for="film",
+        applies=conditions.filmed_by_index,
     ),
     number(
         "film.abbe",
@@ -135,7 +145,8 @@ LAYERS = (
         usual=(0.0, 100.0),
         digits=1,
         marks=((0.0, "none"), (10.0, "titania"), (30.0, "nitride"), (67.0, "silica")),
-        only_for="film",
+        applies=conditions.filmed_by_index,
+        woken=30.0,
     ),
     Parameter(
         "film.constants",
@@ -145,6 +156,6 @@ LAYERS = (
         "Measured n and k of the film by wavelength, from a built-in table, instead of its index.",
         "",
         solvable=False,
-        only_for="film",
+        applies=conditions.filmed,
     ),
 )
