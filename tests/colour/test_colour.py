@@ -123,11 +123,11 @@ def test_uplift_comes_back_inside_srgb_and_stays_a_reflectance(rgb):
 
 def test_greys_are_flat_and_a_flat_light_reads_one():
     assert np.all(colour.reflectance_of_rgb((0.31, 0.31, 0.31)) == pytest.approx(0.31))
-    assert np.ones(81) @ colour.film_matrix() == pytest.approx([1, 1, 1], abs=1e-9)
+    assert np.ones(81) @ colour.sensor_matrix() == pytest.approx([1, 1, 1], abs=1e-9)
 
 
 @given(st.tuples(*[st.floats(0.0, 50.0)] * 3))
 def test_a_light_comes_back_as_its_rgb(rgb):
     spectrum = colour.coefficients_of_rgb(rgb)
     assert np.all(spectrum >= 0.0)
-    assert spectrum @ colour.film_matrix() == pytest.approx(rgb, abs=2e-3 * (max(rgb) + 1e-9))
+    assert spectrum @ colour.sensor_matrix() == pytest.approx(rgb, abs=2e-3 * (max(rgb) + 1e-9))

@@ -5,7 +5,7 @@ import threading
 import numpy as np
 import pytest
 
-from photometra.colour import WAVELENGTHS, film_matrix
+from photometra.colour import WAVELENGTHS, sensor_matrix
 from photometra.imaging.booths import compiled_in, scene_of
 from photometra.imaging.spectra import spectrum_at
 from photometra.study import Booth, Specimen, Study
@@ -30,7 +30,7 @@ def test_the_spectrum_of_a_place_has_the_colour_of_the_picture_there():
     scene = scene_of(study, specimen)
     rendering = Rendering(compiled_in(scene, specimen), scene, 64, 48, only=only)
     rendering.add(2048)
-    seen = np.interp(WAVELENGTHS, nm, radiance) @ film_matrix()
+    seen = np.interp(WAVELENGTHS, nm, radiance) @ sensor_matrix()
     assert seen == pytest.approx(rendering.picture()[only].mean(axis=0), rel=0.03)
     assert radiance[-1] > 3.0 * radiance[10]
     stop = threading.Event()

@@ -14,7 +14,7 @@ from photometra.surface.albedo import (
     finish_weight,
     hemispherical,
     landing,
-    lost_lobe,
+    multiple_scattering_lobe,
 )
 from photometra.surface.split import split_of
 
@@ -62,7 +62,7 @@ def test_light_from_inside_beyond_the_critical_angle_does_not_pass():
 
 @given(st.lists(st.floats(0.0, 1.0), min_size=64, max_size=64))
 def test_a_lost_lobe_gives_back_just_what_was_lost(lost):
-    curve, mean = lost_lobe(np.array(lost))
+    curve, mean = multiple_scattering_lobe(np.array(lost))
     # Integral of c(o) c(i) cos over the hemisphere is the loss at o.
     given_back = curve * np.pi * hemispherical(curve)
     if mean > 0.0:
@@ -86,7 +86,7 @@ def test_a_white_body_gives_back_what_is_let_in(roughness):
 def test_a_finish_under_a_coat_is_balanced(alpha):
     passed = 1.0 - fresnel_dielectric(MU, 1.6)
     landed = landing(alpha, alpha)
-    curve, mean = lost_lobe(1.0 - landed.sum(axis=1))
+    curve, mean = multiple_scattering_lobe(1.0 - landed.sum(axis=1))
     w = finish_weight(passed, landed, curve, mean)
     sent = w * (landed @ w + np.pi * curve * hemispherical(curve * w))
     assert sent[3:] == pytest.approx(passed[3:], abs=5e-3)

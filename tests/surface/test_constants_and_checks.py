@@ -56,7 +56,8 @@ def sentences(values, size=60.0, reading=False):
     ({"ior": 1.0}, "reflects nothing"),
     ({"abbe": 5.0}, "disperses more"),
     ({"coat.amount": 1.0, "coat.ior": 1.0}, "is air"),
-    ({"subsurface": 1.0, "subsurface.radius": (90.0, 9.0, 9.0)}, "longer than the specimen"),
+    ({"subsurface": 1.0, "subsurface.radius": (90.0, 9.0, 9.0)}, "long against the specimen"),
+    ({"subsurface": 1.0, "subsurface.shallow": 0.9, "subsurface.deep": 0.5}, "add up to 1.4"),
     ({"subsurface": 1.0, "subsurface.scale": 0.001}, "smaller than a pixel"),
     ({"haze.amount": 0.2, "haze.spread": 0.0}, "cannot be seen"),
     ({"colour": (0.99, 0.99, 0.99)}, "fresh snow"),
@@ -68,6 +69,13 @@ def test_nonsense_is_said_and_its_mend_mends_it(values, words):
     assert found[0].mend and found[0].mend_label
     after = Surface(values).with_values(found[0].mend)
     assert not any(words in s for s in sentences(after.given))
+
+
+def test_a_bubble_is_no_nonsense_and_advice_is_no_fault():
+    bubble = {"thin_walled": True, "transmission": 1.0, "ior": 1.0, "film.amount": 1.0, "film.ior": 1.33}
+    assert sentences({**bubble, "film.thickness": 400.0}) == []
+    assert all(f.is_advice for f in findings(Surface({"colour": (0.99, 0.99, 0.99)}), 60.0, False))
+    assert not any(f.is_advice for f in findings(Surface({"ior": 1.0}), 60.0, False))
 
 
 def test_a_sound_surface_has_no_findings(demo):

@@ -33,11 +33,11 @@ def test_a_turn_is_its_two_harmonics(phi, mu):
 @given(_ANGLE, st.floats(-180.0, 180.0))
 def test_turning_to_the_strokes_keeps_lengths_and_runs_along_them(phi, rotation):
     scalars = compile_surface(Surface({"rotation": rotation})).scalars
-    x, y = rows.turned(np.cos(phi), np.sin(phi), scalars)
+    x, y = rows.to_lobe_frame(np.cos(phi), np.sin(phi), scalars)
     assert np.hypot(x, y) == pytest.approx(1.0)
     # What points the strokes' own way lies along them alone.
     t = np.radians(rotation)
-    assert rows.turned(np.cos(t), np.sin(t), scalars) == pytest.approx((0.0, 1.0), abs=1e-9)
+    assert rows.to_lobe_frame(np.cos(t), np.sin(t), scalars) == pytest.approx((0.0, 1.0), abs=1e-9)
 
 
 def test_no_strokes_no_turns_and_strokes_average_to_what_is_there():

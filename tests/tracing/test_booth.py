@@ -278,3 +278,24 @@ def test_a_longer_lens_and_a_nearer_camera_show_it_larger():
     plain = width()
     assert width(focal_mm=97.1) == pytest.approx(1.5 * plain, abs=3)
     assert width(distance=6.2) > 1.4 * plain
+
+
+def test_through_gauze_a_lamp_is_as_bright_as_by_another_way():
+    """What is wholly open, against a clear wall of index 1: the one is passed, the other scattered off each time."""
+    lamp = Panel(turn=150.0, rise=35.0, distance=110.0, width=90.0, height=90.0, radiance=30.0)
+    scene = Scene(BLACK, radius=R, panels=(lamp,))
+    open_ = rendered({"opacity": 0.0}, scene, 40, 900)
+    clear = rendered({"transmission": 1.0, "thin_walled": True, "ior": 1.0, "roughness": 0.0}, scene, 40, 900)
+    a, b = (r.picture()[..., 1].astype(float) for r in (open_, clear))
+    for part in (np.s_[:], np.s_[12:28, 12:28], np.s_[26:, :]):
+        spread = np.sqrt(open_.variance()[part].sum() + clear.variance()[part].sum()) / max(a[part].sum(), 1e-9)
+        assert a[part].sum() == pytest.approx(b[part].sum(), rel=4.0 * spread + 0.002)
+
+
+def test_a_metal_that_reflects_nothing_is_black_under_any_layer():
+    scene = Scene(uniform_environment(), stage=False, radius=R)
+    black = {"metalness": 1.0, "face_colour": (0.0,) * 3, "edge_colour": (0.0,) * 3}
+    for layer in ({}, {"coat.amount": 1.0}, {"film.amount": 1.0}, {"coat.amount": 1.0, "film.amount": 1.0}):
+        for face in ((0.0,) * 3, (1e-6, 0.0, 0.5)):
+            picture = rendered({**black, **layer, "face_colour": face}, scene, 24, 16).picture()
+            assert np.isfinite(picture).all()

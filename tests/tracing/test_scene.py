@@ -7,7 +7,7 @@ import pytest
 from hypothesis import assume, given
 from hypothesis import strategies as st
 
-from photometra.optics.chance import drawn, seeded
+from photometra.optics.rng import random_uniform, seeded
 from photometra.tracing import PATCHES, Camera, Scene, uniform_environment
 from photometra.tracing.scene import (
     CHECKER_MM,
@@ -109,7 +109,7 @@ def test_random_numbers_are_even_and_apart():
     states = {seeded(s, p, n) for s in range(4) for p in range(20) for n in range(20)}
     assert len(states) == 1600
     state = np.array([seeded(1, 2, 3)], np.uint64)
-    numbers = np.array([drawn(state) for _ in range(20_000)])
+    numbers = np.array([random_uniform(state) for _ in range(20_000)])
     assert numbers.min() >= 0.0 and numbers.max() < 1.0
     counts, _ = np.histogram(numbers, 20, (0.0, 1.0))
     assert np.sum((counts - 1000.0) ** 2 / 1000.0) < 50.0

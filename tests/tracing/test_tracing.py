@@ -7,14 +7,14 @@ import numpy as np
 import pytest
 from scipy.stats import chi2
 
-from photometra.colour import coefficients_of_rgb, film_matrix
+from photometra.colour import coefficients_of_rgb, sensor_matrix
 from photometra.instruments import directional_albedo
 from photometra.surface import Surface
 from photometra.surface.compile import compile_surface
 from photometra.tracing import Limits, Rendering, Scene, environment_from, shape_of, uniform_environment
 from photometra.tracing.environment import density_at, direction_drawn, place_towards, radiance_at
 from photometra.tracing.scene import PATCHES
-from photometra.tracing.spectral import HEROES, choose_wavelengths, film_table, light_spectra
+from photometra.tracing.spectral import HEROES, choose_wavelengths, light_spectra, sensor_table
 
 METAL = {"metalness": 1.0, "face_colour": (1.0, 1.0, 1.0), "edge_colour": (1.0, 1.0, 1.0)}
 LOSSLESS = {
@@ -90,7 +90,7 @@ def test_the_middle_of_the_ball_shows_what_the_instrument_reads(surface):
     rendering = Rendering(compiled, scene, 65, 65, 5, FURNACE)
     rendering.add(300)
     seen = rendering.picture()[29:36, 29:36].reshape(-1, 3).mean(axis=0)
-    read = directional_albedo(compiled, 0.995) @ film_matrix()
+    read = directional_albedo(compiled, 0.995) @ sensor_matrix()
     assert seen == pytest.approx(read, abs=0.006)
 
 
@@ -128,15 +128,15 @@ def test_light_is_drawn_as_the_density_says_and_integrates_to_the_same():
     counts = np.zeros((8, 16))
     weighed = np.zeros(3)
     for u in rng.random((draws, 3)):
-        x, y, z, density, u_drawn, v_drawn = direction_drawn(*u, turn, e.chance, e.accept, e.alias)
+        x, y, z, density, u_drawn, v_drawn = direction_drawn(*u, turn, e.probability, e.accept, e.alias)
         u_seen, v_seen = place_towards(x, y, z, turn)
         assert (u_seen, v_seen) == pytest.approx((u_drawn, v_drawn), abs=1e-6)
-        assert density == pytest.approx(density_at(u_drawn, v_drawn, y, e.chance), rel=1e-6)
+        assert density == pytest.approx(density_at(u_drawn, v_drawn, y, e.probability), rel=1e-6)
         weighed += np.array(radiance_at(u_seen, v_seen, e.radiance)) / density
         row = min(int(np.arccos(np.clip(y, -1, 1)) / np.pi * 8), 7)
         column = int(((np.arctan2(x, -z) + turn) / (2 * np.pi) + 0.5) % 1.0 * 16)
         counts[row, min(column, 15)] += 1
-    expected = e.chance.reshape(8, 2, 16, 2).sum(axis=(1, 3)) * draws
+    expected = e.probability.reshape(8, 2, 16, 2).sum(axis=(1, 3)) * draws
     full = expected > 15
     assert np.sum((counts[full] - expected[full]) ** 2 / expected[full]) < chi2.ppf(1 - 1e-4, full.sum() - 1)
     polar, round_about = (np.arange(180) + 0.5) / 180 * np.pi, (np.arange(360) + 0.5) / 360 * 2 * np.pi
@@ -151,7 +151,7 @@ def test_light_is_drawn_as_the_density_says_and_integrates_to_the_same():
 
 def test_wavelengths_cover_the_film():
     """Averaged over all heroes, a flat spectrum reads 1, 1, 1 and a light its own RGB."""
-    film, basis = film_table(), light_spectra()
+    film, basis = sensor_table(), light_spectra()
     index, nearest = np.empty(HEROES, np.int64), np.empty(HEROES, np.int64)
     fraction, weights = np.empty(HEROES), np.empty((HEROES, 3))
     rgb = np.array([0.2, 0.7, 0.4])
@@ -219,9 +219,9 @@ class TestRendering:
 def test_damaged_environments_are_mended_or_refused():
     e = environment_from(np.array([[[np.nan, -1.0, 2.0]] * 4] * 4))
     assert np.all(np.isfinite(e.radiance)) and e.radiance.min() == 0.0
-    assert e.chance.sum() == pytest.approx(1.0)
+    assert e.probability.sum() == pytest.approx(1.0)
     dark = environment_from(np.zeros((4, 8, 3)))
-    assert dark.chance.sum() == pytest.approx(1.0)
+    assert dark.probability.sum() == pytest.approx(1.0)
     with pytest.raises(ValueError):
         environment_from(np.ones((4, 8)))
 

@@ -3,7 +3,7 @@
 import numpy as np
 import pytest
 
-from photometra.colour import film_matrix
+from photometra.colour import sensor_matrix
 from photometra.instruments import directional_albedo
 from photometra.optics.halfspace import directional_reflectance
 from photometra.optics.phase import turned
@@ -60,7 +60,7 @@ def test_what_the_tracer_shows_is_what_a_wide_instrument_reads(colour):
     """Under its interface a deep wax gives back as much as a body of its colour."""
     s = Surface({"subsurface": 1.0, "subsurface.colour": colour, "subsurface.radius": (0.1,) * 3, "ior": 1.4})
     seen = facing(s, 200.0, 200).picture().reshape(-1, 3).mean(axis=0)
-    read = directional_albedo(compile_measured(s), 0.9998) @ film_matrix()
+    read = directional_albedo(compile_measured(s), 0.9998) @ sensor_matrix()
     assert seen == pytest.approx(read, abs=0.014)
 
 

@@ -7,7 +7,7 @@ from typing import Annotated
 
 import typer
 
-from ..fitting import applicable
+from ..fitting import agreements, applicable, scale_findings
 from ..instruments import constants_reading
 from ..optics.interface import colour_leaving
 from ..readings import averaged
@@ -189,30 +189,40 @@ def show(
 
 
 def check(study: StudyPath, as_json: Json = False):
-    """Say what makes no physical sense. Exit code 1 where something does not."""
+    """Say what makes no physical sense, and what may be meant otherwise. Exit code 1 for the former."""
     document = read_file(study)
     found = [
         (s, f)
         for s in document.specimens
-        for f in findings(s.surface, s.size_mm, constants_reading(s.readings) is not None)
+        for f in (
+            *findings(s.surface, s.size_mm, constants_reading(s.readings) is not None),
+            *scale_findings(s.surface, agreements(s.surface, s.readings)),
+        )
     ]
+    faults = [f for _, f in found if not f.is_advice]
     if as_json:
         print_json(
             {
                 "findings": [
-                    {"specimen": s.name, "sentence": f.sentence, "mend": dict(f.mend), "is_error": f.is_error}
+                    {
+                        "specimen": s.name,
+                        "sentence": f.sentence,
+                        "mend": dict(f.mend),
+                        "is_error": f.is_error,
+                        "is_advice": f.is_advice,
+                    }
                     for s, f in found
                 ],
-                "sound": not found,
+                "sound": not faults,
             }
         )
     else:
         for s, f in found:
             mend = ", ".join(f"{k}={format_value(PARAMETERS[k], v)}" for k, v in f.mend.items())
-            print(f"{s.name}: {f.sentence}" + (f" Mend: {mend}." if mend else ""))
+            print(f"{s.name}: {'advice: ' if f.is_advice else ''}{f.sentence}" + (f" Mend: {mend}." if mend else ""))
         if not found:
             tell("nothing to mend")
-    return 1 if found else 0
+    return 1 if faults else 0
 
 
 def register(app):

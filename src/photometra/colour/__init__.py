@@ -14,7 +14,7 @@ from .spaces import (
     xyz_to_lab,
     xyz_to_linear_srgb,
 )
-from .uplift import coefficients_of_rgb, film_matrix, light_basis, reflectance_of_rgb
+from .uplift import coefficients_of_rgb, light_basis, reflectance_of_rgb, sensor_matrix
 
 __all__ = [
     "ILLUMINANTS",
@@ -25,7 +25,6 @@ __all__ = [
     "decode_srgb",
     "delta_e_2000",
     "encode_srgb",
-    "film_matrix",
     "grid_weights",
     "interpolated",
     "lab_to_xyz",
@@ -34,6 +33,7 @@ __all__ = [
     "observer",
     "reflectance_of_rgb",
     "reflectance_to_xyz",
+    "sensor_matrix",
     "srgb_code",
     "white_point",
     "xyz_to_lab",

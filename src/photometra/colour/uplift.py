@@ -68,11 +68,11 @@ def _uplifted(rgb):
     if error > 1e-12:
         # A saturated colour: walk there from grey.
         grey = np.full(3, level) @ to_xyz
-        walked = start
+        free_flight = start
         for share in np.linspace(0.1, 1.0, 10):
-            walked, walked_error = _solved(grey + share * (target_xyz - grey), walked, weights)
+            free_flight, walked_error = _solved(grey + share * (target_xyz - grey), free_flight, weights)
         if walked_error < error:
-            c = walked
+            c = free_flight
     return _reflectance(c)[0]
 
 
@@ -85,7 +85,7 @@ def reflectance_of_rgb(rgb):
 
 
 @lru_cache(maxsize=1)
-def film_matrix():
+def sensor_matrix():
     """Weights (81, 3) from radiance on `WAVELENGTHS` to linear Rec.709 in which a flat 1 reads 1, 1, 1.
 
     The picture's white is the equal-energy spectrum, adapted to the D65 of Rec.709 by CAT16.
@@ -99,13 +99,13 @@ def film_matrix():
 def light_basis():
     """Three spectra (81, 3), never negative, that sum to 1 everywhere: radiance of a light of given RGB.
 
-    The smoothest such set that `film_matrix` turns back into the same RGB (after Mallett & Yuksel 2019,
+    The smoothest such set that `sensor_matrix` turns back into the same RGB (after Mallett & Yuksel 2019,
     whose basis is for reflectance under D65).
     """
     from scipy.optimize import lsq_linear  # slow to import, and not needed to open the window
 
     n = WAVELENGTHS.size
-    film = film_matrix()
+    film = sensor_matrix()
     second = np.diff(np.eye(n), n=2, axis=0)
     strong, weak = 1e3, 0.3
     # Unknown: red and green; blue is what is left of 1.

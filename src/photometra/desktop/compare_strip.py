@@ -168,6 +168,6 @@ class CompareStrip(QWidget):
             return
         where = f"{where}: " if where else ""
         if self.comparison.setting.mode == COLOUR:
-            self.words.setText(f"{where}ΔE mean {a.mean:.2f}, median {a.median:.2f}, 95 % below {a.most:.2f}")
+            self.words.setText(f"{where}ΔE mean {a.mean:.2f}, median {a.median:.2f}, 95 % below {a.p95:.2f}")
         else:
-            self.words.setText(f"{where}differs by {100 * a.mean:.1f} % on the mean, 95 % below {100 * a.most:.0f} %")
+            self.words.setText(f"{where}differs by {100 * a.mean:.1f} % on the mean, 95 % below {100 * a.p95:.0f} %")

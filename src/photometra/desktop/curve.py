@@ -5,7 +5,7 @@ from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QColor, QFontMetricsF, QLinearGradient, QPainter, QPen, QPolygonF
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
-from ..colour import WAVELENGTHS, film_matrix
+from ..colour import WAVELENGTHS, sensor_matrix
 from . import theme
 
 _VISIBLE_NM = (400.0, 700.0)
@@ -15,7 +15,7 @@ def _hues(low, high):
     """A gradient over wavelengths in their own hues."""
     gradient = QLinearGradient(0.0, 0.0, 1.0, 0.0)
     for nm in np.linspace(low, high, 31):
-        rgb = np.clip(film_matrix()[int(np.argmin(np.abs(WAVELENGTHS - nm)))], 0.0, None)
+        rgb = np.clip(sensor_matrix()[int(np.argmin(np.abs(WAVELENGTHS - nm)))], 0.0, None)
         rgb = rgb / max(rgb.max(), 1e-9)
         # Pure hues would shout; white is mixed in, and what is hardly seen is faint.
         rgb = 0.7 * rgb + 0.3

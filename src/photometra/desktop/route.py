@@ -23,7 +23,7 @@ def step_states(session: Session):
     balanced = study.booth.white is not None
     states["Light"] = (balanced, "balanced" if balanced else "not balanced")
     has_constants = constants_reading(specimen.readings) is not None
-    wrong = len(findings(specimen.surface, specimen.size_mm, has_constants))
+    wrong = sum(not f.is_advice for f in findings(specimen.surface, specimen.size_mm, has_constants))
     states["Matter"] = (
         not wrong,
         f"{wrong} to mend" if wrong else specimen.surface["constants"] or "by numbers",

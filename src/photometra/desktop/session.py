@@ -72,6 +72,11 @@ class Session(QObject):
         kept = self.agreements.get(specimen.name) if specimen else None
         return kept[1] if kept else ()
 
+    def agreements_now(self, specimen):
+        """The specimen's agreements if they are those of its present state, else ()."""
+        kept = self.agreements.get(specimen.name) if specimen else None
+        return kept[1] if kept and kept[0] == (specimen.surface, specimen.readings) else ()
+
     @property
     def is_current(self):
         """Whether the agreements are those of the study as it stands."""

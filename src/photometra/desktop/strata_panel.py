@@ -17,7 +17,7 @@ from PyQt6.QtWidgets import (
 
 from ..colour import reflectance_to_xyz, xyz_to_linear_srgb
 from ..colour.observers import WAVELENGTHS
-from ..fitting import applicable
+from ..fitting import applicable, scale_findings
 from ..instruments import constants_reading, inner_split, light_split
 from ..optics import fresnel_conductor
 from ..optics.interface import colour_leaving
@@ -108,6 +108,7 @@ class StrataPanel(QWidget):
         session.stratum_chosen.connect(self._show_stratum)
         session.readings_changed.connect(self.refresh)
         session.booth_changed.connect(self._show_counting)
+        session.agreements_changed.connect(self._agreed)
         self._show_stratum()
         self.refresh()
 
@@ -267,15 +268,20 @@ class StrataPanel(QWidget):
         if specimen is not None:
             self._splitter.submit(lambda: _split_of(specimen, angle))
 
+    def _agreed(self):
+        if self.session.specimen is not None:
+            self._show_findings(self.session.specimen)
+
     def _show_findings(self, specimen):
         while self._findings.count():
             self._findings.takeAt(0).widget().deleteLater()
-        for f in findings(specimen.surface, specimen.size_mm, constants_reading(specimen.readings) is not None):
+        of_surface = findings(specimen.surface, specimen.size_mm, constants_reading(specimen.readings) is not None)
+        for f in (*of_surface, *scale_findings(specimen.surface, self.session.agreements_now(specimen))):
             row = QWidget()
             line = QHBoxLayout(row)
             line.setContentsMargins(0, 2, 0, 2)
-            text = Label(f"! {f.sentence}")
-            text.setObjectName("brick")
+            text = Label(f.sentence if f.is_advice else f"! {f.sentence}")
+            text.setObjectName("quiet" if f.is_advice else "brick")
             text.setWordWrap(True)
             line.addWidget(text, 1)
             if f.mend:

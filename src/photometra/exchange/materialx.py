@@ -80,6 +80,8 @@ def openpbr_inputs(specimen: Specimen):
             if max(s["subsurface.shallow"], s["subsurface.deep"]) > 0.0:
                 left_out.append("the shallow and deep matter of the subsurface: carried as one colour")
     _layers(s, inputs)
+    if s["film.amount"] > 0.0:
+        _film_lost(s, left_out)
     if 0.0 < s["metalness"] < 1.0:
         left_out.append("the exact mixture of metal and dielectric, whose colours OpenPBR ties together")
     _sheet(s, inputs, left_out)
@@ -133,6 +135,18 @@ def _layers(s, inputs):
         inputs["thin_film_weight"], inputs["thin_film_ior"] = ("float", s["film.amount"]), ("float", _film_index(s))
         # OpenPBR counts a film in micrometres.
         inputs["thin_film_thickness"] = ("float", s["film.thickness"] / 1000.0)
+
+
+def _film_lost(s, left_out):
+    """Say what of a film OpenPBR's single real index cannot hold."""
+    if s["film.constants"]:
+        n, k = table(s["film.constants"]).on_grid(WAVELENGTHS)
+        if float(np.ptp(n)) > 1e-3:
+            left_out.append("the dispersion of the film's table: carried as its index at 589.3 nm")
+        if float(np.max(k)) > 1e-3:
+            left_out.append("the absorption of the film's table")
+    elif s["film.abbe"] > 0.0:
+        left_out.append("the film's dispersion: OpenPBR has one index for it")
 
 
 def _film_index(s):

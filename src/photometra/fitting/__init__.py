@@ -5,6 +5,7 @@ from .agreement import Agreement, agreement, agreements, colour_of, misfit
 from .minima import Minimum, told
 from .problem import Cancelled, applicable, free_names
 from .ranking import Closeness, closest_tables, film_misfits, reflectance_reading
+from .scale import scale_findings
 from .solver import Solution, Solved, solve
 from .uncertainty import Undetermined
 from .verdict import CONVERGED, STOPPED, STUCK, Misfit, Verdict
@@ -34,6 +35,7 @@ __all__ = [
     "misfit",
     "next_readings",
     "reflectance_reading",
+    "scale_findings",
     "sensitivities",
     "solve",
     "told",

@@ -34,7 +34,7 @@ class Apart:
     pixels: int
     mean: float
     median: float
-    most: float
+    p95: float
     largest: float
 
 

@@ -46,15 +46,15 @@ def _sent_share(cos_o, side, way, polar, weights, turns, index, fraction, grid,
     sine = math.sqrt(max(0.0, 1.0 - cos_o * cos_o))
     wo = np.array([sine, 0.0, cos_o])
     span = 0.5
-    if scalars[rows.GRAINED] > 0.0:
-        wo[0], wo[1] = rows.turned(sine, 0.0, scalars)
+    if scalars[rows.ANISOTROPIC] > 0.0:
+        wo[0], wo[1] = rows.to_lobe_frame(sine, 0.0, scalars)
         span = 1.0
         turns *= 3
     wi = np.empty(3)
     value = np.empty(n)
     parts = np.empty((rows.LOBES, n))
     out[:] = 0.0
-    near, far = lobes.cosine_shares(cos_o, side, scalars, props, grid, tables, curves, value)
+    near, far = lobes.diffuse_probabilities(cos_o, side, scalars, props, grid, tables, curves, value)
     haze = scalars[rows.HAZE]
     coat, coat_lost = lobes.coat_shares(cos_o, side, scalars, curves)
     below = 1.0 - coat - coat_lost
@@ -152,8 +152,8 @@ def _flux_into_aperture(theta, source_x, source_y, half_x, half_y, is_round, rad
     t = theta + source_x
     wo = np.array([-math.sin(t) * math.cos(source_y), -math.sin(source_y), math.cos(t) * math.cos(source_y)])
     # The plane of incidence lies along the shape's own way round; the lobes count from the strokes.
-    wo[0], wo[1] = rows.turned(wo[0], wo[1], scalars)
-    near, far = lobes.cosine_shares(wo[2], rows.FRONT, scalars, props, grid, tables, curves, value)
+    wo[0], wo[1] = rows.to_lobe_frame(wo[0], wo[1], scalars)
+    near, far = lobes.diffuse_probabilities(wo[2], rows.FRONT, scalars, props, grid, tables, curves, value)
     c = max(wo[2], 0.02)
     # The narrowest lobe sets the scale; wider ones are smooth on it.
     narrowest = scalars[rows.ALPHA_Y]
@@ -186,7 +186,7 @@ def _flux_into_aperture(theta, source_x, source_y, half_x, half_y, is_round, rad
                 wi[2] = math.cos(angle) * math.cos(across)
                 if wi[2] <= 0.0:
                     continue
-                wi[0], wi[1] = rows.turned(wi[0], wi[1], scalars)
+                wi[0], wi[1] = rows.to_lobe_frame(wi[0], wi[1], scalars)
                 lobes.evaluate(wo, wi, rows.FRONT, near, far, scalars, props, grid, tables, curves, parts, value)
                 weight = width / math.cosh(w) * turning_weights[a] * far_v * radial_weights[b]
                 weight *= rho * c * scale * math.cosh(v) * math.cos(across)
@@ -216,10 +216,10 @@ def _scattered(wo, directions, index, fraction, grid, scalars, spectra, tables, 
     rows.gather(spectra, index, fraction, props)
     value = np.empty(n)
     parts = np.empty((rows.LOBES, n))
-    near, far = lobes.cosine_shares(wo[2], rows.FRONT, scalars, props, grid, tables, curves, value)
+    near, far = lobes.diffuse_probabilities(wo[2], rows.FRONT, scalars, props, grid, tables, curves, value)
     wi = np.empty(3)
     for d in range(directions.shape[0]):
-        wi[0], wi[1] = rows.turned(directions[d, 0], directions[d, 1], scalars)
+        wi[0], wi[1] = rows.to_lobe_frame(directions[d, 0], directions[d, 1], scalars)
         wi[2] = directions[d, 2]
         lobes.evaluate(wo, wi, rows.FRONT, near, far, scalars, props, grid, tables, curves, parts, value)
         for j in range(n):
@@ -231,6 +231,6 @@ def brdf(compiled, wo, directions, wavelengths=WAVELENGTHS):
     directions = np.ascontiguousarray(directions, float)
     out = np.empty((len(directions), np.size(wavelengths)))
     scalars = compiled.scalars
-    there = np.array([*rows.turned(float(wo[0]), float(wo[1]), scalars), float(wo[2])])
+    there = np.array([*rows.to_lobe_frame(float(wo[0]), float(wo[1]), scalars), float(wo[2])])
     _scattered(there, directions, *wavelength_samples(wavelengths), *compiled.arrays, out)
     return out

@@ -1,6 +1,6 @@
 """Light that wanders below a surface and leaves some way off: a focused beam's scatter profile.
 
-One set of paths is walked without absorption, in mean free paths, and kept: what absorption takes follows from how
+One set of paths is free_flight without absorption, in mean free paths, and kept: what absorption takes follows from how
 often each was scattered, and the scale from the mean free path (Alerstam, Andersson-Engels & Svensson 2008), so that
 a profile is smooth in both and costs nothing to ask for again.
 """
@@ -10,10 +10,10 @@ from functools import lru_cache
 
 import numpy as np
 
-from ..optics.chance import drawn, seeded
 from ..optics.fresnel import dielectric_scalar
 from ..optics.jit import kernel
-from ..optics.phase import turned
+from ..optics.phase import scattered
+from ..optics.rng import random_uniform, seeded
 from ..surface import rows
 from .transmissometer import media_of
 
@@ -34,21 +34,21 @@ def _walk(ior, asymmetry, count, most, radii, scatterings):
     for i in range(count):
         state[0] = seeded(11, i, 7)
         x = y = 0.0
-        z = -math.log(1.0 - drawn(state))
+        z = -math.log(1.0 - random_uniform(state))
         dx = dy = 0.0
         dz = 1.0
         n = 0
         scatterings[i] = -1
         while n < most:
-            dx, dy, dz = turned(dx, dy, dz, asymmetry, drawn(state), drawn(state))
+            dx, dy, dz = scattered(dx, dy, dz, asymmetry, random_uniform(state), random_uniform(state))
             n += 1
-            step = -math.log(1.0 - drawn(state))
+            step = -math.log(1.0 - random_uniform(state))
             while dz < 0.0 and z + step * dz < 0.0:
                 there = -z / dz
                 x += there * dx
                 y += there * dy
                 z = 0.0
-                if drawn(state) >= dielectric_scalar(-dz, 1.0 / ior):
+                if random_uniform(state) >= dielectric_scalar(-dz, 1.0 / ior):
                     radii[i] = math.sqrt(x * x + y * y)
                     scatterings[i] = n
                     break

@@ -11,7 +11,7 @@ from typing import NamedTuple
 import numpy as np
 
 from ..colour import WAVELENGTHS, interpolated
-from ..optics.media import between_faces
+from ..optics.media import interreflections
 from ..optics.slab import directions, slab_shares
 from ..surface import facets, rows
 from .integrate import directional_albedo
@@ -92,7 +92,7 @@ def _slab(compiled, thickness_mm, wavelengths):
     into = (1.0 - entry) / (1.0 - back_face)
     for share, absorption, scatter, g in media_of(compiled, at):
         once = np.exp(-(absorption + scatter) * thickness_mm)
-        echo, straight = (part * into for part in between_faces.py_func(back_face, back_face, once))
+        echo, straight = (part * into for part in interreflections.py_func(back_face, back_face, once))
         if scatter.max() > 0.0:
             back, through = slab_shares(absorption, scatter, g, thickness_mm, index, entry, within)
         else:

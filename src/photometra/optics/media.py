@@ -19,11 +19,11 @@ def absorption_from_colour(transmitted, depth_mm):
 
 
 @kernel
-def between_faces(first, second, once):
+def interreflections(first, second, once):
     """(thrown back by the far face, let through) of light that goes to and fro between two faces, no phase kept.
 
     first, second: reflectances of the near and the far face; once: what one passage between them leaves. What the near
-    face throws back at first is not counted. Arrays by way of `between_faces.py_func`. Source: Stokes (1862).
+    face throws back at first is not counted. Arrays by way of `interreflections.py_func`. Source: Stokes (1862).
     """
     rounds = 1.0 - first * second * once * once
     entered = 1.0 - first
@@ -45,4 +45,4 @@ def slab_transmittance(ior, absorption_per_mm, thickness_mm):
         raise ValueError("absorption and thickness must not be negative")
     r = fresnel_dielectric(1.0, ior)
     e = np.exp(-absorption * thickness)
-    return between_faces.py_func(r, r, e)[1]
+    return interreflections.py_func(r, r, e)[1]

@@ -10,6 +10,8 @@ from .fresnel import COS_EDGE, fresnel_conductor
 
 _STEPS = 50
 _BRIGHTEST = 0.9999
+_CLEAREST = 1e-3
+"""The least k: a metal that reflects nothing would be air, and under a coat a mirror beyond the critical angle."""
 
 
 def _by_edge(face, share):
@@ -17,7 +19,7 @@ def _by_edge(face, share):
     root = np.sqrt(face)
     n = share * (1.0 - face) / (1.0 + face) + (1.0 - share) * (1.0 + root) / (1.0 - root)
     k2 = (face * (n + 1.0) ** 2 - (n - 1.0) ** 2) / (1.0 - face)
-    return n, np.sqrt(np.maximum(k2, 0.0))
+    return n, np.sqrt(np.maximum(k2, _CLEAREST**2))
 
 
 def constants_from_colours(face, edge):

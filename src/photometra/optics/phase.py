@@ -15,7 +15,7 @@ def frame(nx, ny, nz):
 
 
 @kernel
-def turned(dx, dy, dz, asymmetry, u0, u1):
+def scattered(dx, dy, dz, asymmetry, u0, u1):
     """A direction after one scattering (Henyey & Greenstein 1941)."""
     if abs(asymmetry) < 1e-3:
         c = 1.0 - 2.0 * u0

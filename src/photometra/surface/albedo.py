@@ -172,14 +172,14 @@ def landed_of(scalars):
 
 
 def lost_turn(turn, mean):
-    """The turn of a `lost_lobe`'s table, from the turn of what is lost and the loss's hemispherical mean."""
+    """The turn of a `multiple_scattering_lobe`'s table, from the turn of what is lost and its hemispherical mean."""
     if turn is None:
         return 0.0
     mean = np.asarray(mean)[..., None]
     return np.where(mean < 1e-9, 0.0, turn / np.sqrt(np.pi * np.maximum(mean, 1e-9)))
 
 
-def lost_lobe(lost):
+def multiple_scattering_lobe(lost):
     """Lost energy by cosine (..., COSINES) -> (tables whose products make a reciprocal lobe, hemispherical means)."""
     lost = np.clip(lost, 0.0, 1.0)
     mean = hemispherical(lost)
@@ -232,7 +232,7 @@ def _balanced(operator, passed, w):
 def finish_weight(passed, landed, lost_curve, lost_mean):
     """As `body_weight`, for lobes of facets that send light where `landed` says and give back what they lose.
 
-    passed: (COSINES,); lost_curve, lost_mean: the `lost_lobe` of those facets.
+    passed: (COSINES,); lost_curve, lost_mean: the `multiple_scattering_lobe` of those facets.
     """
     operator = landed.copy()
     if lost_mean > 0.0:

@@ -10,18 +10,27 @@ from .constants import FROM_MODEL, FROM_READING, table
 from .model import Surface
 from .parameters import PARAMETERS
 
+_LONGEST_SHARE = 0.2
+"""Of the specimen's size: a mean free path beyond leaves hardly any light to scatter twice."""
+
 
 @dataclass(frozen=True)
 class Finding:
     """Something to look at. `mend`: {parameter: value} that would put it right, with its label; or none.
 
-    `is_error` where nothing can be computed until it is mended.
+    `is_error` where nothing can be computed until it is mended; `is_advice` where all is sound, and only might be meant
+    otherwise.
     """
 
     sentence: str
     mend_label: str = ""
     mend: Mapping[str, object] = field(default_factory=dict)
     is_error: bool = False
+    is_advice: bool = False
+
+
+def _advice(sentence, mend_label="", mend=None):
+    return Finding(sentence, mend_label, mend or {}, is_advice=True)
 
 
 def findings(surface: Surface, size_mm: float, has_constants_reading: bool) -> list[Finding]:
@@ -40,7 +49,10 @@ def _found(s, size_mm, has_constants_reading):
         return
     if s["constants"] and s["constants"] not in (FROM_READING, FROM_MODEL) and not table(s["constants"]).covers:
         low, high = table(s["constants"]).range_nm
-        yield Finding(f"The table {s['constants']} covers {low:g}–{high:g} nm only; its end values are held beyond.")
+        yield _advice(f"The table {s['constants']} covers {low:g}–{high:g} nm only; its end values are held beyond.")
+    if s["film.amount"] > 0.0 and s["film.constants"] and not table(s["film.constants"]).covers:
+        low, high = table(s["film.constants"]).range_nm
+        yield _advice(f"The film's table {s['film.constants']} covers {low:g}–{high:g} nm only; held beyond.")
     if s["film.amount"] > 0.0 and s["film.thickness"] == 0.0:
         yield Finding("A film of no thickness shows nothing.", "Make it 300 nm", {"film.thickness": 300.0})
     if s["film.amount"] > 0.0 and s["metalness"] < 1.0 and not s["constants"] and abs(s["film.ior"] - s["ior"]) < 0.02:
@@ -59,20 +71,22 @@ def _found(s, size_mm, has_constants_reading):
         )
     if 0.0 < s["metalness"] < 1.0:
         nearest = round(s["metalness"])
-        yield Finding(
+        yield _advice(
             "Metalness between 0 and 1 is a mixture, as of rust or worn plating; a single matter is 0 or 1.",
             f"Make it {nearest}",
             {"metalness": float(nearest)},
         )
     if s["metalness"] < 1.0 and not s["constants"]:
-        if s["ior"] < 1.0 + 1e-3:
+        # A film alone in the air is a bubble.
+        is_bubble = s["film.amount"] > 0.0 and s["thin_walled"]
+        if s["ior"] < 1.0 + 1e-3 and not is_bubble:
             yield Finding("An index of 1 is that of air: the surface reflects nothing.", "Make it 1.5", {"ior": 1.5})
         if s["abbe"] and s["abbe"] < 15.0:
-            yield Finding("An Abbe number below 15 disperses more than any known glass.", "Make it 60", {"abbe": 60.0})
+            yield _advice("An Abbe number below 15 disperses more than any known glass.", "Make it 60", {"abbe": 60.0})
     if s["haze.amount"] > 0.0 and s["haze.spread"] < 0.02:
-        yield Finding("A haze that spreads no wider than the finish cannot be seen.", "Spread it", {"haze.spread": 0.4})
+        yield _advice("A haze that spreads no wider than the finish cannot be seen.", "Spread it", {"haze.spread": 0.4})
     if s["metalness"] < 1.0 and max(s["colour"]) > 0.95 and s["transmission"] < 1.0:
-        yield Finding(
+        yield _advice(
             "A body colour above 0.95 is brighter than fresh snow; pictures will be slow and pale.",
             "Bring it to 0.9",
             {"colour": tuple(min(c, 0.9) for c in s["colour"])},
@@ -80,7 +94,7 @@ def _found(s, size_mm, has_constants_reading):
     if s["metalness"] < 1.0 and s["transmission"] > 0.0:
         clearest = float(np.exp(-np.min(absorption(s)) * size_mm)) if s["constants"] != FROM_READING else 1.0
         if clearest < 1e-3:
-            yield Finding(
+            yield _advice(
                 f"The interior absorbs so much that {size_mm:g} mm of it let less than 0.1 % through: black.",
                 "Give it the specimen's depth",
                 {"interior.depth": size_mm, "interior.absorption": (0.0, 0.0, 0.0)},
@@ -95,7 +109,7 @@ def _layered(s):
             {"sheen.amount": 0.0},
         )
     if s["sheen.amount"] > 0.0 and s["transmission"] > 0.0 and not s.is_sheet:
-        yield Finding(
+        yield _advice(
             "Fibres on clear glass are dust: from within the glass they are not seen.",
             "Take them away",
             {"sheen.amount": 0.0},
@@ -103,9 +117,9 @@ def _layered(s):
     if s["coat.amount"] > 0.0 and s["coat.thickness"] == 0.0 and s["coat.colour"] != (1.0, 1.0, 1.0):
         yield Finding("A coat of no thickness has no colour.", "Make it 50 µm", {"coat.thickness": 50.0})
     if s["film.constants"] and s["metalness"] < 1.0 and float(table(s["film.constants"]).k.max()) > 0.01:
-        yield Finding("Over a dielectric the film is taken as clear: what its table absorbs is left out.")
+        yield _advice("Over a dielectric the film is taken as clear: what its table absorbs is left out.")
     if s["anisotropy"] > 0.0 and s["roughness"] < 0.02:
-        yield Finding("On a mirror strokes cannot be seen.", "Roughen it to 0.2", {"roughness": 0.2})
+        yield _advice("On a mirror strokes cannot be seen.", "Roughen it to 0.2", {"roughness": 0.2})
 
 
 def _through(s):
@@ -159,16 +173,26 @@ def picture_findings(surface: Surface, effort, energy_cut: float) -> list[Findin
 def _wandering(s, size_mm):
     if not s.applies("subsurface.radius"):
         return
-    longest = max(s["subsurface.radius"]) * s["subsurface.scale"]
-    if longest > size_mm:
+    shares = s["subsurface.shallow"] + s["subsurface.deep"]
+    if shares > 1.0:
+        kept = {n: s[n] / shares for n in ("subsurface.shallow", "subsurface.deep")}
         yield Finding(
-            f"A mean free path of {longest:.3g} mm is longer than the specimen ({size_mm:g} mm): it will look empty.",
+            f"The shallow and deep shares of the subsurface add up to {shares:.3g}: both are scaled to 1 together, and "
+            "nothing is left for the middle.",
+            "Scale them",
+            kept,
+        )
+    longest = max(s["subsurface.radius"]) * s["subsurface.scale"]
+    if longest > _LONGEST_SHARE * size_mm:
+        yield Finding(
+            f"A mean free path of {longest:.3g} mm is long against the specimen ({size_mm:g} mm): light runs through "
+            "it, and it looks like weak smoke. Is its scale ten times too large?",
             "Bring it to a tenth of the size",
             {"subsurface.scale": max(0.001, s["subsurface.scale"] * 0.1 * size_mm / longest)},
         )
     # About a pixel of a picture in which the specimen is 500 pixels wide.
     elif longest < size_mm / 2000.0:
-        yield Finding(
+        yield _advice(
             f"A mean free path of {longest:.3g} mm is far smaller than a pixel: a plain body colour looks the same.",
             "Make it a body colour",
             {"subsurface": 0.0, "colour": s.as_measured()["colour"]},

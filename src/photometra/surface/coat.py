@@ -10,7 +10,17 @@ import numpy as np
 
 from ..optics.fresnel import fresnel_dielectric
 from . import rows
-from .albedo import FACETS, MU, body_weight, facet_shares, finish_weight, hemispherical, landed_of, lost_lobe, lost_turn
+from .albedo import (
+    FACETS,
+    MU,
+    body_weight,
+    facet_shares,
+    finish_weight,
+    hemispherical,
+    landed_of,
+    lost_turn,
+    multiple_scattering_lobe,
+)
 from .spectrum import reflectance_of
 from .split import split_of
 
@@ -49,7 +59,7 @@ def compile_coat(surface, widths, scalars, curves):
         passes = passed_turn + parts.out_through[0] * turn
         curves[rows.COAT_PASS_TURN : rows.COAT_PASS_TURN + 2] = passes / np.maximum(parts.passed[0], 1e-9)
     curves[rows.COAT_REFLECTS] = sides[0][0][0]
-    scalars[rows.COAT_LOST] = np.pi * hemispherical(curve)
+    scalars[rows.COAT_MULTIPLE] = np.pi * hemispherical(curve)
     return parts.passed[0]
 
 
@@ -57,7 +67,7 @@ def cover(surface, passed, albedo, scalars, tables):
     """Fill in how the coat lets through what lies below, whose hemispherical albedo by wavelength is `albedo`."""
     ior = scalars[rows.COAT_IOR]
     landed = landed_of(scalars)
-    over_finish = finish_weight(passed, landed, *lost_lobe(1.0 - landed.sum(axis=1)))
+    over_finish = finish_weight(passed, landed, *multiple_scattering_lobe(1.0 - landed.sum(axis=1)))
     over_body = body_weight(passed[None], surface["diffuse_roughness"])[0]
     white = np.maximum(reflectance_of(surface["coat.colour"]), _DARKEST) ** (surface["coat.thickness"] / COLOUR_UM)
     bent = np.sqrt(1.0 - (1.0 - MU**2) / ior**2)

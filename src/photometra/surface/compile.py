@@ -28,8 +28,8 @@ from .albedo import (
     finish_weight,
     hemispherical,
     landed_of,
-    lost_lobe,
     lost_turn,
+    multiple_scattering_lobe,
 )
 from .coat import compile_coat, cover
 from .constants import FROM_MODEL, FROM_READING, table
@@ -43,12 +43,12 @@ _NODES = 3
 _STRAIGHTEST_FIBRES = 0.05
 
 
-def subsurface_coefficients(colour, radius_mm, escape, ior):
+def subsurface_coefficients(colour, mean_free_path_mm, escape, ior):
     """(scattering, absorption) per mm on `WAVELENGTHS` of matter of a colour and a mean free path (RGB, mm).
 
     A deep block of it looks, under its interface and facing us, like a body of that colour.
     """
-    path = coefficients_of(radius_mm)
+    path = coefficients_of(mean_free_path_mm)
     single = single_albedo(reflectance_of(colour), escape, ior)
     return single / path, (1.0 - single) / path
 
@@ -180,7 +180,7 @@ def compile_boundary(within: CompiledSurface, around: CompiledSurface) -> Compil
         scalars[row] = SMOOTHEST_ALPHA
     for row in (rows.TRANSMISSION, rows.CLEAR_SHARE, rows.OPACITY):
         scalars[row] = 1.0
-    scalars[rows.GRAIN_COS] = 1.0
+    scalars[rows.ROTATION_COS] = 1.0
     spectra[rows.WAVELENGTH] = WAVELENGTHS
     eta = within.spectra[rows.ETA, :-1] / around.spectra[rows.ETA, :-1]
     # Where the two do not differ there is still a boundary, one that bends nothing.
@@ -208,9 +208,9 @@ def _compile_finish(surface, scalars):
     scalars[rows.HAZE_X], scalars[rows.HAZE_Y] = _widths(hazy, anisotropy)
     scalars[rows.HAZE] = surface["haze.amount"]
     coat_strokes = surface["coat.anisotropy"] if surface["coat.amount"] > 0.0 else 0.0
-    scalars[rows.GRAINED] = float(max(anisotropy, coat_strokes) > 0.0)
+    scalars[rows.ANISOTROPIC] = float(max(anisotropy, coat_strokes) > 0.0)
     turn = math.radians(surface["rotation"])
-    scalars[rows.GRAIN_COS], scalars[rows.GRAIN_SIN] = math.cos(turn), math.sin(turn)
+    scalars[rows.ROTATION_COS], scalars[rows.ROTATION_SIN] = math.cos(turn), math.sin(turn)
     clear = surface["transmission"]
     below = 0.0 if surface.is_sheet else (1.0 - clear) * surface["subsurface"]
     scalars[rows.TRANSMISSION] = clear + below
@@ -240,7 +240,8 @@ def _compile_sheen(surface, scalars, spectra, curves):
     sent_back = amount * fibre_albedo(MU, spread)
     curves[rows.SHEEN_REFLECTS] = sent_back
     landed = landed_of(scalars)
-    curves[rows.SHEEN_OVER_FINISH] = finish_weight(1.0 - sent_back, landed, *lost_lobe(1.0 - landed.sum(axis=1)))
+    lobe = multiple_scattering_lobe(1.0 - landed.sum(axis=1))
+    curves[rows.SHEEN_OVER_FINISH] = finish_weight(1.0 - sent_back, landed, *lobe)
     curves[rows.SHEEN_OVER_BODY] = (1.0 - sent_back) / math.sqrt(hemispherical(1.0 - sent_back))
 
 
@@ -276,13 +277,13 @@ def _compile_metal(surface, constants, scalars, spectra, curves):
             scalars[rows.FACE_EDGE] = 1.0
         spectra[rows.METAL_A], spectra[rows.METAL_B] = face, edge
     shares = _shares(scalars, 1.0)
-    curves[rows.METAL_CURVE], lost = lost_lobe(1.0 - shares.reflected.sum(axis=1))
+    curves[rows.METAL_CURVE], lost = multiple_scattering_lobe(1.0 - shares.reflected.sum(axis=1))
     if shares.reflected_turn is not None:
         curves[rows.METAL_TURN : rows.METAL_TURN + 2] = lost_turn(-shares.reflected_turn.sum(axis=2), lost)
     f = hemispherical(_reflectances(scalars, spectra, rows.FRONT, True).T)
-    scalars[rows.METAL_LOST_SCALE] = np.sqrt(np.pi * lost)
-    spectra[rows.METAL_LOST] = f * f * (1.0 - lost) / (1.0 - f * lost)
-    return f * (1.0 - lost) + spectra[rows.METAL_LOST] * lost
+    scalars[rows.METAL_MULTIPLE_SCALE] = np.sqrt(np.pi * lost)
+    spectra[rows.METAL_MULTIPLE] = f * f * (1.0 - lost) / (1.0 - f * lost)
+    return f * (1.0 - lost) + spectra[rows.METAL_MULTIPLE] * lost
 
 
 def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
@@ -295,7 +296,7 @@ def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
     spectra[rows.SCATTER] = coefficients_of(surface["interior.scatter"])
     # Where nothing changes with wavelength, one stands for all.
     count = WAVELENGTHS.size if dispersive or scalars[rows.FILM] > 0.0 or scalars[rows.SHEET] > 0.0 else 1
-    scalars[rows.EVEN] = float(count == 1)
+    scalars[rows.ACHROMATIC] = float(count == 1)
     if scalars[rows.SHEET] > 0.0:
         passed, passed_turn = _compile_sheet(scalars, spectra, tables)
     else:
@@ -319,7 +320,7 @@ def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
 def _compile_body(surface, body, escape, spectra):
     """Fill in the body as seen from the front, and of a sheet from its reverse and through it."""
     lost = oren_nayar_multiple_spectrum(body, surface["diffuse_roughness"])
-    spectra[rows.BODY], spectra[rows.BODY_LOST] = body, lost
+    spectra[rows.BODY], spectra[rows.BODY_MULTIPLE] = body, lost
     through = surface["reverse.translucency"] if surface.is_sheet else 0.0
     if not surface.is_sheet:
         return
@@ -327,9 +328,9 @@ def _compile_body(surface, body, escape, spectra):
     reverse = colour * escape / (1.0 - colour * (1.0 - escape))
     both = np.sqrt(body * reverse)
     for rho, share, row, row_lost in (
-        (body, 1.0 - through, rows.BODY, rows.BODY_LOST),
-        (reverse, 1.0 - through, rows.REVERSE_BODY, rows.REVERSE_LOST),
-        (both, through, rows.THROUGH_BODY, rows.THROUGH_LOST),
+        (body, 1.0 - through, rows.BODY, rows.BODY_MULTIPLE),
+        (reverse, 1.0 - through, rows.REVERSE_BODY, rows.REVERSE_MULTIPLE),
+        (both, through, rows.THROUGH_BODY, rows.THROUGH_MULTIPLE),
     ):
         spectra[row] = share * rho
         spectra[row_lost] = share * oren_nayar_multiple_spectrum(rho, surface["diffuse_roughness"])
@@ -355,16 +356,19 @@ def _compile_interface(eta, scalars, spectra, tables):
         _interface(scalars, spectra, side, eta.size) for side in (rows.FRONT, rows.INNER)
     )
     sides = split_of(r_out, t_out, r_in, t_in, eta, turn_out)
-    tables[rows.LOST_OUT], tables[rows.LOST_IN] = sides.lost_out, sides.lost_in
+    tables[rows.MULTIPLE_OUT], tables[rows.MULTIPLE_IN] = sides.lost_out, sides.lost_in
     if turn_out is not None:
-        tables[rows.LOST_OUT_TURN : rows.LOST_OUT_TURN + 2] = lost_turn(-turn_out[0] - turn_out[1], sides.mean_out)
-        tables[rows.LOST_IN_TURN : rows.LOST_IN_TURN + 2] = lost_turn(-turn_in[0] - turn_in[1], sides.mean_in)
-    scalars[rows.LOST_OUT_SCALE] = np.sqrt(np.pi * sides.mean_out).mean()
-    scalars[rows.LOST_IN_SCALE] = np.sqrt(np.pi * sides.mean_in).mean()
-    spectra[rows.LOST_REFLECT_OUT] = 1.0 - sides.out_through
-    spectra[rows.LOST_TRANSMIT_OUT] = sides.out_through * sides.ratio
-    spectra[rows.LOST_REFLECT_IN] = 1.0 - sides.in_through
-    spectra[rows.LOST_TRANSMIT_IN] = sides.in_through * sides.inverse
+        for row, turn, mean in (
+            (rows.MULTIPLE_OUT_TURN, turn_out, sides.mean_out),
+            (rows.MULTIPLE_IN_TURN, turn_in, sides.mean_in),
+        ):
+            tables[row : row + 2] = lost_turn(-turn[0] - turn[1], mean)
+    scalars[rows.MULTIPLE_OUT_SCALE] = np.sqrt(np.pi * sides.mean_out).mean()
+    scalars[rows.MULTIPLE_IN_SCALE] = np.sqrt(np.pi * sides.mean_in).mean()
+    spectra[rows.MULTIPLE_REFLECT_OUT] = 1.0 - sides.out_through
+    spectra[rows.MULTIPLE_TRANSMIT_OUT] = sides.out_through * sides.ratio
+    spectra[rows.MULTIPLE_REFLECT_IN] = 1.0 - sides.in_through
+    spectra[rows.MULTIPLE_TRANSMIT_IN] = sides.in_through * sides.inverse
     return sides.passed, sides.passed_turn
 
 
@@ -378,18 +382,18 @@ def _compile_sheet(scalars, spectra, tables):
     mixed = face + t * (wall - face)
     reflected, passed = (shares.reflected @ mixed).T, (shares.reflected @ (1.0 - mixed)).T
     lost = np.broadcast_to(1.0 - shares.reflected.sum(axis=1), reflected.shape)
-    curve, mean = lost_lobe(lost)
+    curve, mean = multiple_scattering_lobe(lost)
     through = hemispherical(passed) / np.maximum(hemispherical(reflected + passed), 1e-12)
     kept = hemispherical(let.T) / np.maximum(hemispherical(1.0 - wall.T), 1e-12)
-    tables[rows.LOST_OUT] = curve
-    scalars[rows.LOST_OUT_SCALE] = np.sqrt(np.pi * mean).mean()
-    spectra[rows.LOST_REFLECT_OUT] = 1.0 - through
-    spectra[rows.LOST_TRANSMIT_OUT] = through * kept
+    tables[rows.MULTIPLE_OUT] = curve
+    scalars[rows.MULTIPLE_OUT_SCALE] = np.sqrt(np.pi * mean).mean()
+    spectra[rows.MULTIPLE_REFLECT_OUT] = 1.0 - through
+    spectra[rows.MULTIPLE_TRANSMIT_OUT] = through * kept
     into_body = (shares.reflected @ (1.0 - face)).T + through[:, None] * lost
     turn = None
     if shares.reflected_turn is not None:
         lost_by_turn = -shares.reflected_turn.sum(axis=2)[:, None]
-        tables[rows.LOST_OUT_TURN : rows.LOST_OUT_TURN + 2] = lost_turn(lost_by_turn, mean)
+        tables[rows.MULTIPLE_OUT_TURN : rows.MULTIPLE_OUT_TURN + 2] = lost_turn(lost_by_turn, mean)
         turn = _by_wavelength(shares.reflected_turn @ (1.0 - face)) + through[:, None] * lost_by_turn
     return np.clip(into_body, 0.0, 1.0), turn
 

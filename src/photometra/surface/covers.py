@@ -7,13 +7,14 @@ from ..optics.fresnel import dielectric_scalar
 from ..optics.jit import kernel
 from ..optics.microfacet import ggx_d, half_way, smith_lambda
 from .rows import (
+    ANISOTROPIC,
     BELOW_COAT,
     BODY_LOBE,
     COAT,
     COAT_CURVE,
     COAT_IOR,
     COAT_LOBE,
-    COAT_LOST,
+    COAT_MULTIPLE,
     COAT_OVER_BODY,
     COAT_OVER_FINISH,
     COAT_PASS,
@@ -23,7 +24,6 @@ from .rows import (
     COAT_X,
     COAT_Y,
     FINISH_LOBE,
-    GRAINED,
     INNER,
     REVERSE_LOBE,
     SHEEN,
@@ -45,7 +45,7 @@ def coat_shares(mu_o, side, scalars, curves):
     if side == INNER or scalars[COAT] <= 0.0:
         return 0.0, 0.0
     facets = scalars[COAT] * at_cosine(curves[COAT_REFLECTS], mu_o)
-    lost = scalars[COAT] * scalars[COAT_LOST] * at_cosine(curves[COAT_CURVE], mu_o)
+    lost = scalars[COAT] * scalars[COAT_MULTIPLE] * at_cosine(curves[COAT_CURVE], mu_o)
     total = facets + lost + scalars[BELOW_COAT]
     return facets / total, lost / total
 
@@ -68,7 +68,7 @@ def coated(wo, wi, side, density, sheet, scalars, grid, tables, curves, parts):
         return density
     mu_i = abs(mu_i)
     more = 1.0
-    if scalars[GRAINED] > 0.0:
+    if scalars[ANISOTROPIC] > 0.0:
         more += turn_at(curves[COAT_PASS_TURN], curves[COAT_PASS_TURN + 1], wo[0], wo[1], mu_o)
         more *= 1.0 + turn_at(curves[COAT_PASS_TURN], curves[COAT_PASS_TURN + 1], wi[0], wi[1], mu_i)
         more = max(0.0, more)
@@ -89,9 +89,9 @@ def coated(wo, wi, side, density, sheet, scalars, grid, tables, curves, parts):
     d = ggx_d(hx, hy, hz, ax, ay) / (4.0 * mu_o)
     lam_o = smith_lambda(wo[0], wo[1], mu_o, ax, ay)
     value = dielectric_scalar(cos_d, scalars[COAT_IOR]) * d / (1.0 + lam_o + smith_lambda(wi[0], wi[1], mu_i, ax, ay))
-    grained = scalars[GRAINED]
-    there = at_direction(curves, COAT_CURVE, COAT_TURN, wo[0], wo[1], mu_o, grained)
-    value += mu_i * there * at_direction(curves, COAT_CURVE, COAT_TURN, wi[0], wi[1], mu_i, grained)
+    anisotropic = scalars[ANISOTROPIC]
+    there = at_direction(curves, COAT_CURVE, COAT_TURN, wo[0], wo[1], mu_o, anisotropic)
+    value += mu_i * there * at_direction(curves, COAT_CURVE, COAT_TURN, wi[0], wi[1], mu_i, anisotropic)
     for j in range(n):
         parts[COAT_LOBE, j] = coat * value
     return density + facets * d / (1.0 + lam_o) + lost * mu_i / math.pi

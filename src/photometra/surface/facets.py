@@ -5,13 +5,13 @@ import math
 from ..optics.film import film_scalar
 from ..optics.fresnel import conductor_scalar, dielectric_scalar, face_edge_scalar
 from ..optics.jit import kernel
-from ..optics.media import between_faces
+from ..optics.media import interreflections
 from .rows import (
     ABSORPTION,
+    ACHROMATIC,
     COAT,
     COAT_IOR,
     ETA,
-    EVEN,
     FACE_EDGE,
     FILM,
     FILM_K,
@@ -98,7 +98,7 @@ def wall_facet(cos_d, side, scalars, props, j):
     pass_once = math.exp(-props[ABSORPTION, j] * scalars[WALL] / within)
     if first * second * pass_once * pass_once > 1.0 - 1e-9:
         return 1.0, 0.0
-    echo, let = between_faces(first, second, pass_once)
+    echo, let = interreflections(first, second, pass_once)
     return first + echo, let
 
 
@@ -156,7 +156,7 @@ def interface_reflectance(cos_d, side, scalars, props, out):
     is_wall = scalars[SHEET] > 0.0 and t > 0.0
     mean = 0.0
     passed = 0.0
-    even = scalars[EVEN] > 0.0
+    even = scalars[ACHROMATIC] > 0.0
     bare = 0.0
     for j in range(n):
         f = 0.0

@@ -25,11 +25,13 @@ from ..optics.microfacet import ggx_d, half_way, sample_visible_normal, smith_la
 from .covers import coat_shares, coated, fibred
 from .facets import dielectric_facet, interface_reflectance, relative_index, wall_facet
 from .rows import (
+    ACHROMATIC,
     ALPHA_X,
     ALPHA_Y,
+    ANISOTROPIC,
     BODY,
     BODY_LOBE,
-    BODY_LOST,
+    BODY_MULTIPLE,
     BODY_TURN,
     BODY_WEIGHT,
     COAT,
@@ -37,38 +39,36 @@ from .rows import (
     COAT_Y,
     DIFFUSE_ROUGHNESS,
     DISPERSIVE,
-    EVEN,
     FINISH_LOBE,
-    GRAINED,
     HAZE,
     HAZE_X,
     HAZE_Y,
     INNER,
-    LOST_IN,
-    LOST_IN_SCALE,
-    LOST_IN_TURN,
-    LOST_OUT,
-    LOST_OUT_SCALE,
-    LOST_OUT_TURN,
-    LOST_REFLECT_IN,
-    LOST_REFLECT_OUT,
-    LOST_TRANSMIT_IN,
-    LOST_TRANSMIT_OUT,
     METAL_CURVE,
-    METAL_LOST,
-    METAL_LOST_SCALE,
+    METAL_MULTIPLE,
+    METAL_MULTIPLE_SCALE,
     METAL_TURN,
     METALNESS,
+    MULTIPLE_IN,
+    MULTIPLE_IN_SCALE,
+    MULTIPLE_IN_TURN,
+    MULTIPLE_OUT,
+    MULTIPLE_OUT_SCALE,
+    MULTIPLE_OUT_TURN,
+    MULTIPLE_REFLECT_IN,
+    MULTIPLE_REFLECT_OUT,
+    MULTIPLE_TRANSMIT_IN,
+    MULTIPLE_TRANSMIT_OUT,
     REVERSE,
     REVERSE_BODY,
     REVERSE_LOBE,
-    REVERSE_LOST,
+    REVERSE_MULTIPLE,
     SHEEN,
     SHEEN_REFLECTS,
     SHEET,
     THROUGH_BODY,
     THROUGH_LOBE,
-    THROUGH_LOST,
+    THROUGH_MULTIPLE,
     TRANSLUCENCY,
     TRANSMISSION,
     at_cosine,
@@ -87,7 +87,7 @@ def _widths(lobe, scalars):
 
 
 @kernel
-def cosine_shares(mu_o, side, scalars, props, grid, tables, curves, reflectance):
+def diffuse_probabilities(mu_o, side, scalars, props, grid, tables, curves, reflectance):
     """Chance of drawing a cosine lobe, on the viewer's side and beyond; the rest draws a microfacet.
 
     Any chances would be right; these follow the energy, so that few samples are wasted.
@@ -109,11 +109,11 @@ def cosine_shares(mu_o, side, scalars, props, grid, tables, curves, reflectance)
     lost_near = 0.0
     lost_far = 0.0
     if m > 0.0:
-        lost_near += m * scalars[METAL_LOST_SCALE] * at_cosine(curves[METAL_CURVE], mu_o)
+        lost_near += m * scalars[METAL_MULTIPLE_SCALE] * at_cosine(curves[METAL_CURVE], mu_o)
     if m < 1.0:
-        lost = (1.0 - m) * at_cosine(tables[LOST_IN if side == INNER else LOST_OUT, grid[0]], mu_o)
-        lost *= scalars[LOST_IN_SCALE if side == INNER else LOST_OUT_SCALE]
-        back = props[LOST_REFLECT_IN if side == INNER else LOST_REFLECT_OUT, 0]
+        lost = (1.0 - m) * at_cosine(tables[MULTIPLE_IN if side == INNER else MULTIPLE_OUT, grid[0]], mu_o)
+        lost *= scalars[MULTIPLE_IN_SCALE if side == INNER else MULTIPLE_OUT_SCALE]
+        back = props[MULTIPLE_REFLECT_IN if side == INNER else MULTIPLE_REFLECT_OUT, 0]
         lost_near += lost * back
         lost_far += t * lost * (1.0 - back)
     near = body + lost_near
@@ -130,7 +130,7 @@ def cosine_shares(mu_o, side, scalars, props, grid, tables, curves, reflectance)
 def evaluate(wo, wi, side, near, far, scalars, props, grid, tables, curves, parts, out):
     """BSDF times |cos(wi)| at each wavelength into `out`, per steradian; returns the sampling density.
 
-    wo, wi: arrays of 3. near, far: the `cosine_shares` at wo. grid: nearest grid sample of each wavelength (n,).
+    wo, wi: arrays of 3. near, far: the `diffuse_probabilities` at wo. grid: nearest grid sample of each wavelength.
     parts (LOBES, n): what each lobe adds to `out`. Where the interface disperses, a transmitted value is given for the
     hero alone, as sampling keeps only the hero.
     """
@@ -192,34 +192,34 @@ def _reflected(wo, wi, side, m, t, near, micro, scalars, props, grid, tables, cu
     value, density = _facet_lobes(wo, wi[0], wi[1], mu_i, hx, hy, hz, scalars)
     reflect = mean / (mean + passed) if mean + passed > 0.0 else 0.0
     density = density * micro * reflect + near * mu_i / math.pi
-    grained = scalars[GRAINED]
+    anisotropic = scalars[ANISOTROPIC]
     for j in range(n):
         finish[j] *= value
     if m > 0.0:
-        lost = m * mu_i * at_direction(curves, METAL_CURVE, METAL_TURN, wo[0], wo[1], mu_o, grained)
-        lost *= at_direction(curves, METAL_CURVE, METAL_TURN, wi[0], wi[1], mu_i, grained)
+        lost = m * mu_i * at_direction(curves, METAL_CURVE, METAL_TURN, wo[0], wo[1], mu_o, anisotropic)
+        lost *= at_direction(curves, METAL_CURVE, METAL_TURN, wi[0], wi[1], mu_i, anisotropic)
         for j in range(n):
-            finish[j] += lost * props[METAL_LOST, j]
+            finish[j] += lost * props[METAL_MULTIPLE, j]
     if m < 1.0:
-        table = LOST_IN if side == INNER else LOST_OUT
-        turn = LOST_IN_TURN if side == INNER else LOST_OUT_TURN
-        row = LOST_REFLECT_IN if side == INNER else LOST_REFLECT_OUT
+        table = MULTIPLE_IN if side == INNER else MULTIPLE_OUT
+        turn = MULTIPLE_IN_TURN if side == INNER else MULTIPLE_OUT_TURN
+        row = MULTIPLE_REFLECT_IN if side == INNER else MULTIPLE_REFLECT_OUT
         body = 0.0 if side == INNER else (1.0 - m) * (1.0 - t) * mu_i
         r = scalars[DIFFUSE_ROUGHNESS]
         single, multiple = oren_nayar_parts(wo[0], wo[1], mu_o, wi[0], wi[1], mu_i, r)
         colour = REVERSE_BODY if side == REVERSE else BODY
-        colour_lost = REVERSE_LOST if side == REVERSE else BODY_LOST
-        even = scalars[EVEN] > 0.0
+        colour_lost = REVERSE_MULTIPLE if side == REVERSE else BODY_MULTIPLE
+        even = scalars[ACHROMATIC] > 0.0
         lost = 0.0
         seen = 0.0
         for j in range(n):
             g = grid[j]
             if j == 0 or not even:
-                lost = (1.0 - m) * mu_i * at_direction_of(tables, table, turn, g, wo[0], wo[1], mu_o, grained)
-                lost *= at_direction_of(tables, table, turn, g, wi[0], wi[1], mu_i, grained)
+                lost = (1.0 - m) * mu_i * at_direction_of(tables, table, turn, g, wo[0], wo[1], mu_o, anisotropic)
+                lost *= at_direction_of(tables, table, turn, g, wi[0], wi[1], mu_i, anisotropic)
                 if body > 0.0:
-                    seen = body * at_direction_of(tables, BODY_WEIGHT, BODY_TURN, g, wo[0], wo[1], mu_o, grained)
-                    seen *= at_direction_of(tables, BODY_WEIGHT, BODY_TURN, g, wi[0], wi[1], mu_i, grained)
+                    seen = body * at_direction_of(tables, BODY_WEIGHT, BODY_TURN, g, wo[0], wo[1], mu_o, anisotropic)
+                    seen *= at_direction_of(tables, BODY_WEIGHT, BODY_TURN, g, wi[0], wi[1], mu_i, anisotropic)
             finish[j] += lost * props[row, j]
             if body > 0.0:
                 parts[BODY_LOBE, j] = seen * (props[colour, j] * single + props[colour_lost, j] * multiple)
@@ -235,7 +235,7 @@ def _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables,
     density = far * mu_i / math.pi
     if m >= 1.0:
         return density
-    grained = scalars[GRAINED]
+    anisotropic = scalars[ANISOTROPIC]
     if t > 0.0:
         hx, hy, hz, cos_d = half_way(wo, wi[0], wi[1], mu_i)
         let = parts[THROUGH_LOBE]
@@ -246,9 +246,9 @@ def _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables,
         for j in range(n):
             g = grid[j]
             _, clear = wall_facet(cos_d, side, scalars, props, j)
-            lost = mu_i * props[LOST_TRANSMIT_OUT, j]
-            lost *= at_direction_of(tables, LOST_OUT, LOST_OUT_TURN, g, wo[0], wo[1], mu_o, grained)
-            lost *= at_direction_of(tables, LOST_OUT, LOST_OUT_TURN, g, wi[0], wi[1], mu_i, grained)
+            lost = mu_i * props[MULTIPLE_TRANSMIT_OUT, j]
+            lost *= at_direction_of(tables, MULTIPLE_OUT, MULTIPLE_OUT_TURN, g, wo[0], wo[1], mu_o, anisotropic)
+            lost *= at_direction_of(tables, MULTIPLE_OUT, MULTIPLE_OUT_TURN, g, wi[0], wi[1], mu_i, anisotropic)
             let[j] = (1.0 - m) * t * (value * clear + lost)
     if scalars[TRANSLUCENCY] > 0.0 and t < 1.0:
         r = scalars[DIFFUSE_ROUGHNESS]
@@ -256,9 +256,9 @@ def _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables,
         for j in range(n):
             g = grid[j]
             seen = (1.0 - m) * (1.0 - t) * mu_i
-            seen *= at_direction_of(tables, BODY_WEIGHT, BODY_TURN, g, wo[0], wo[1], mu_o, grained)
-            seen *= at_direction_of(tables, BODY_WEIGHT, BODY_TURN, g, wi[0], wi[1], mu_i, grained)
-            parts[REVERSE_LOBE, j] = seen * (props[THROUGH_BODY, j] * single + props[THROUGH_LOST, j] * multiple)
+            seen *= at_direction_of(tables, BODY_WEIGHT, BODY_TURN, g, wo[0], wo[1], mu_o, anisotropic)
+            seen *= at_direction_of(tables, BODY_WEIGHT, BODY_TURN, g, wi[0], wi[1], mu_i, anisotropic)
+            parts[REVERSE_LOBE, j] = seen * (props[THROUGH_BODY, j] * single + props[THROUGH_MULTIPLE, j] * multiple)
     return density
 
 
@@ -302,18 +302,18 @@ def _refracted(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, par
         value *= jacobian
     through = t * (1.0 - m)
     inner = side == INNER
-    grained = scalars[GRAINED]
-    near_table, far_table = (LOST_IN, LOST_OUT) if inner else (LOST_OUT, LOST_IN)
-    near_turn, far_turn = (LOST_IN_TURN, LOST_OUT_TURN) if inner else (LOST_OUT_TURN, LOST_IN_TURN)
-    row = LOST_TRANSMIT_IN if inner else LOST_TRANSMIT_OUT
+    anisotropic = scalars[ANISOTROPIC]
+    near_table, far_table = (MULTIPLE_IN, MULTIPLE_OUT) if inner else (MULTIPLE_OUT, MULTIPLE_IN)
+    near_turn, far_turn = (MULTIPLE_IN_TURN, MULTIPLE_OUT_TURN) if inner else (MULTIPLE_OUT_TURN, MULTIPLE_IN_TURN)
+    row = MULTIPLE_TRANSMIT_IN if inner else MULTIPLE_TRANSMIT_OUT
     for j in range(n):
         let[j] = 0.0
         if dispersive and j > 0:
             continue
         f = through * value * (1.0 - dielectric_facet(cos_o, side, scalars, props, j)) if value > 0.0 else 0.0
         g = grid[j]
-        lost = at_direction_of(tables, near_table, near_turn, g, wo[0], wo[1], mu_o, grained)
-        lost *= at_direction_of(tables, far_table, far_turn, g, wi[0], wi[1], mu_i, grained)
+        lost = at_direction_of(tables, near_table, near_turn, g, wo[0], wo[1], mu_o, anisotropic)
+        lost *= at_direction_of(tables, far_table, far_turn, g, wi[0], wi[1], mu_i, anisotropic)
         let[j] = f + through * mu_i * props[row, j] * lost
     return density
 

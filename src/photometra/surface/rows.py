@@ -7,9 +7,9 @@ METALNESS, TRANSMISSION, FACE_EDGE, DISPERSIVE, DIFFUSE_ROUGHNESS, OPACITY = ran
 # The finish and its haze: slope widths across the strokes (x) and along them (y), the share of haze.
 ALPHA_X, ALPHA_Y, HAZE, HAZE_X, HAZE_Y = range(6, 11)
 # Whether anything is narrower along the strokes than across, and which way the strokes run.
-GRAINED, GRAIN_COS, GRAIN_SIN = range(11, 14)
+ANISOTROPIC, ROTATION_COS, ROTATION_SIN = range(11, 14)
 # What turns a lost-energy table back into a share of the light (used for choosing lobes only).
-METAL_LOST_SCALE, LOST_OUT_SCALE, LOST_IN_SCALE = range(14, 17)
+METAL_MULTIPLE_SCALE, MULTIPLE_OUT_SCALE, MULTIPLE_IN_SCALE = range(14, 17)
 # The thin film: how much of the surface it covers, its thickness in nm.
 FILM, FILM_THICKNESS = range(17, 19)
 # TRANSMISSION is all that is let in below; of it, this share meets the clear interior, the rest the subsurface.
@@ -18,38 +18,38 @@ CLEAR_SHARE, ASYMMETRY = range(19, 21)
 SHALLOW_SHARE, DEEP_SHARE = range(21, 23)
 # The coat: how much of the surface it covers, its slope widths and index, what scales its own lost lobe, and how
 # bright what lies below is.
-COAT, COAT_X, COAT_Y, COAT_IOR, COAT_LOST, BELOW_COAT = range(23, 29)
+COAT, COAT_X, COAT_Y, COAT_IOR, COAT_MULTIPLE, BELOW_COAT = range(23, 29)
 # The fibres on top: how much they cover, how far they stray.
 SHEEN, SHEEN_SPREAD = range(29, 31)
 # Whether light that goes through leaves on a reverse side; how thick a clear wall is, in mm; the share of the body's
 # light that goes through (only for whether any does: the spectra have it in them).
 SHEET, WALL, TRANSLUCENCY = range(31, 34)
 # Whether index and tables of the dielectric are the same at every wavelength: one then stands for all.
-EVEN, SCALARS = range(34, 36)
+ACHROMATIC, SCALARS = range(34, 36)
 
 # Spectra. METAL_A, METAL_B: n and k, or face and edge reflectance.
-METAL_A, METAL_B, METAL_LOST, METAL_TINT, ETA, BODY, BODY_LOST, ABSORPTION = range(8)
-LOST_REFLECT_OUT, LOST_TRANSMIT_OUT, LOST_REFLECT_IN, LOST_TRANSMIT_IN = range(8, 12)
+METAL_A, METAL_B, METAL_MULTIPLE, METAL_TINT, ETA, BODY, BODY_MULTIPLE, ABSORPTION = range(8)
+MULTIPLE_REFLECT_OUT, MULTIPLE_TRANSMIT_OUT, MULTIPLE_REFLECT_IN, MULTIPLE_TRANSMIT_IN = range(8, 12)
 # The wavelength itself in nm, and the film's n and k.
 WAVELENGTH, FILM_N, FILM_K = range(12, 15)
 # Scattering coefficient of the interior; scattering and absorption of the subsurface's three matters, all per mm.
 SCATTER, SUB_SCATTER, SUB_ABSORPTION = range(15, 18)
 SHALLOW_SCATTER, SHALLOW_ABSORPTION, DEEP_SCATTER, DEEP_ABSORPTION = range(18, 22)
 # A sheet's body seen from its reverse, and what of it goes through; the fibres' colour.
-REVERSE_BODY, REVERSE_LOST, THROUGH_BODY, THROUGH_LOST, SHEEN_COLOUR, SPECTRA = range(22, 28)
+REVERSE_BODY, REVERSE_MULTIPLE, THROUGH_BODY, THROUGH_MULTIPLE, SHEEN_COLOUR, SPECTRA = range(22, 28)
 
 # Tables over the cosine, by wavelength: weight of the body under the interface; energy the interface's
 # single scattering loses, from outside and from inside (each scaled so that products need no division).
-BODY_WEIGHT, LOST_OUT, LOST_IN = range(3)
+BODY_WEIGHT, MULTIPLE_OUT, MULTIPLE_IN = range(3)
 # How each of these changes with the turn about the normal, where the finish has strokes: two rows each, times the
 # cosines of twice and four times the angle from across them.
-BODY_TURN, LOST_OUT_TURN, LOST_IN_TURN = range(3, 9, 2)
+BODY_TURN, MULTIPLE_OUT_TURN, MULTIPLE_IN_TURN = range(3, 9, 2)
 # What the coat lets through: weights of what lies below, for its mirror lobes and for its body, whose products count
 # the way down and up, absorption and the light thrown back under the coat; and the share that goes on below.
 COAT_OVER_FINISH, COAT_OVER_BODY, COAT_PASS, TABLES = range(9, 13)
 
-# Curves over the cosine alone: lost energy of the metal and of the coat (scaled like LOST_OUT), and the share of the
-# light that the coat's facets reflect.
+# Curves over the cosine alone: lost energy of the metal and of the coat (scaled like MULTIPLE_OUT), and the share of
+# the light that the coat's facets reflect.
 METAL_CURVE, COAT_CURVE, COAT_REFLECTS = range(3)
 # The fibres: the share they send back, and the weights of mirror lobes and of bodies below them.
 SHEEN_REFLECTS, SHEEN_OVER_FINISH, SHEEN_OVER_BODY = range(3, 6)
@@ -85,19 +85,19 @@ def turn_at(second, fourth, x, y, mu):
 
 
 @kernel
-def at_direction(rows, row, turn, x, y, mu, grained):
+def at_direction(rows, row, turn, x, y, mu, anisotropic):
     """A row of tables, and its turn where there are strokes, at a direction."""
     value = at_cosine(rows[row], mu)
-    if grained > 0.0:
+    if anisotropic > 0.0:
         value = max(0.0, value + turn_at(rows[turn], rows[turn + 1], x, y, mu))
     return value
 
 
 @kernel
-def at_direction_of(tables, row, turn, g, x, y, mu, grained):
+def at_direction_of(tables, row, turn, g, x, y, mu, anisotropic):
     """As `at_direction`, of tables by wavelength, at grid sample `g`."""
     value = at_cosine(tables[row, g], mu)
-    if grained > 0.0:
+    if anisotropic > 0.0:
         value = max(0.0, value + turn_at(tables[turn, g], tables[turn + 1, g], x, y, mu))
     return value
 
@@ -112,8 +112,8 @@ def gather(spectra, index, fraction, props):
 
 
 @kernel
-def turned(x, y, scalars):
+def to_lobe_frame(x, y, scalars):
     """A direction's place across and along the strokes, from its place along the shape's own way round and up."""
-    c = scalars[GRAIN_COS]
-    s = scalars[GRAIN_SIN]
+    c = scalars[ROTATION_COS]
+    s = scalars[ROTATION_SIN]
     return s * x - c * y, c * x + s * y

@@ -9,9 +9,9 @@ import numpy as np
 from ..colour import (
     WAVELENGTHS,
     coefficients_of_rgb,
-    film_matrix,
     reflectance_of_rgb,
     reflectance_to_xyz,
+    sensor_matrix,
     xyz_to_linear_srgb,
 )
 
@@ -58,7 +58,7 @@ def rgb_of(p, value):
     if p.kind == "colour":
         rgb = xyz_to_linear_srgb(reflectance_to_xyz(WAVELENGTHS, reflectance_of(value)))
     else:
-        rgb = coefficients_of(value) @ film_matrix()
+        rgb = coefficients_of(value) @ sensor_matrix()
     low, high = p.hard
     return tuple(float(v) for v in np.clip(rgb, low, high))
 

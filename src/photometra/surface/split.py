@@ -4,17 +4,18 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from .albedo import hemispherical, lost_lobe
+from .albedo import hemispherical, multiple_scattering_lobe
 
 
 @dataclass(frozen=True, eq=False)
 class Sides:
     """By wavelength and cosine (n, COSINES) or by wavelength (n,).
 
-    passed: what goes on to the far side from outside, all counted. lost_out, lost_in: the `lost_lobe` of either side,
-    mean_out and mean_in their means; out_through, in_through: the share of the lost light that leaves on the far side;
-    ratio: root of mean_out over mean_in, and its inverse; 0 where there is none. passed_turn: how `passed` changes with
-    the turn about the normal (the cosine of twice the angle from across the strokes), or None without strokes.
+    passed: what goes on to the far side from outside, all counted. lost_out, lost_in: the `multiple_scattering_lobe` of
+    either side, mean_out and mean_in their means; out_through, in_through: the share of the lost light that leaves on
+    the far side; ratio: root of mean_out over mean_in, and its inverse; 0 where there is none. passed_turn: how
+    `passed` changes with the turn about the normal (the cosine of twice the angle from across the strokes), or None
+    without strokes.
     """
 
     passed: np.ndarray
@@ -34,8 +35,8 @@ def split_of(r_out, t_out, r_in, t_in, eta, turns=None):
 
     turns: how r_out and t_out change with the turn about the normal, or None.
     """
-    lost_out, mean_out = lost_lobe(1.0 - r_out - t_out)
-    lost_in, mean_in = lost_lobe(1.0 - r_in - t_in)
+    lost_out, mean_out = multiple_scattering_lobe(1.0 - r_out - t_out)
+    lost_in, mean_in = multiple_scattering_lobe(1.0 - r_in - t_in)
     # The lost light leaves on either side; reciprocity ties the two shares by the étendue n².
     some = (mean_out > 0.0) & (mean_in > 0.0)
     in_through = np.where(some, hemispherical(t_in) / np.maximum(hemispherical(r_in + t_in), 1e-12), 0.0)

@@ -12,8 +12,8 @@ _CELLS = 1536
 
 
 def band_films():
-    """Films as `film_table`, one for every three bands: on each, all wavelengths of a path lie in its bands, and a flat
-    spectrum of 1 reads 1 in them. [(indices of its bands, table (n, 4))]"""
+    """Sensors as `sensor_table`, one for every three bands: on each, all wavelengths of a path lie in its bands, and a
+    flat spectrum of 1 reads 1 in them. [(indices of its bands, table (n, 4))]"""
     step = WAVELENGTHS[1] - WAVELENGTHS[0]
     out = []
     for first in range(0, BANDS_NM.size, 3):

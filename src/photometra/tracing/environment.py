@@ -18,7 +18,7 @@ class Environment:
     """Radiance (h, w, 3) in linear Rec.709, and an alias table over coarser cells to draw directions from."""
 
     radiance: np.ndarray
-    chance: np.ndarray
+    probability: np.ndarray
     accept: np.ndarray
     alias: np.ndarray
 
@@ -54,15 +54,15 @@ def environment_from(radiance):
     cells = np.maximum.reduce([padded[:-2], padded[1:-1], padded[2:]])
     cells += 1e-3 * cells.mean() + 1e-12
     cells *= np.sin((np.arange(rows) + 0.5) * math.pi / rows)[:, None]
-    chance = cells / cells.sum()
-    accept, alias = _alias_table(chance.ravel())
-    return Environment(radiance, chance, accept, alias)
+    probability = cells / cells.sum()
+    accept, alias = _alias_table(probability.ravel())
+    return Environment(radiance, probability, accept, alias)
 
 
-def _alias_table(chance):
+def _alias_table(probability):
     """Walker's alias table (Vose 1991)."""
-    n = chance.size
-    scaled = chance * n
+    n = probability.size
+    scaled = probability * n
     accept, alias = np.ones(n), np.arange(n, dtype=np.int32)
     small, large = list(np.flatnonzero(scaled < 1.0)), list(np.flatnonzero(scaled >= 1.0))
     while small and large:
@@ -108,21 +108,21 @@ def radiance_at(u, v, radiance):
 
 
 @kernel
-def density_at(u, v, y, chance):
+def density_at(u, v, y, probability):
     """Density per steradian with which `direction_drawn` gives the direction (u, v), whose height is `y`."""
-    rows = chance.shape[0]
-    columns = chance.shape[1]
+    rows = probability.shape[0]
+    columns = probability.shape[1]
     row = min(int(v * rows), rows - 1)
     column = min(int(u * columns), columns - 1)
     s = math.sqrt(max(1e-12, 1.0 - y * y))
-    return chance[row, column] * rows * columns / (2.0 * math.pi * math.pi * s)
+    return probability[row, column] * rows * columns / (2.0 * math.pi * math.pi * s)
 
 
 @kernel
-def direction_drawn(u0, u1, u2, turn, chance, accept, alias):
+def direction_drawn(u0, u1, u2, turn, probability, accept, alias):
     """A direction in proportion to the light: (x, y, z, density per steradian, u, v)."""
-    rows = chance.shape[0]
-    columns = chance.shape[1]
+    rows = probability.shape[0]
+    columns = probability.shape[1]
     n = accept.shape[0]
     place = u0 * n
     cell = min(int(place), n - 1)
@@ -135,5 +135,5 @@ def direction_drawn(u0, u1, u2, turn, chance, accept, alias):
     theta = v * math.pi
     phi = (u - 0.5) * 2.0 * math.pi - turn
     s = math.sin(theta)
-    density = chance[row, column] * rows * columns / (2.0 * math.pi * math.pi * max(s, 1e-6))
+    density = probability[row, column] * rows * columns / (2.0 * math.pi * math.pi * max(s, 1e-6))
     return s * math.sin(phi), math.cos(theta), -s * math.cos(phi), density, u, v

@@ -3,29 +3,30 @@
 Light is carried as basic radiance (see `surface.lobes`). At each place a light is drawn, the sky or a panel, and
 joined with the surface's own sampling by the power heuristic (Veach 1997).
 
-What belongs together travels together: sky = (radiance, chance, accept, alias) of the environment; panels = (rows,
-radiance); shape = the arrays of a mesh; matter = (scalars, spectra, tables, curves), one for each surface of the shape,
-and media, for each surface the medium outside it and inside it (-1 air, else the surface whose interior it is).
+What belongs together travels together: sky = (radiance, probability, accept, alias) of the environment; panels =
+(rows, radiance); shape = the arrays of a mesh; materials = (scalars, spectra, tables, curves), one for each surface of
+the shape, and media, for each surface the medium outside it and inside it (-1 air, else the surface whose interior it
+is).
 """
 
 import math
 
 import numpy as np
 
-from ..optics.chance import drawn, seeded
 from ..optics.jit import kernel, unowned
-from ..optics.phase import frame, turned
+from ..optics.phase import scattered
+from ..optics.rng import random_uniform, seeded
 from ..surface import lobes, rows
 from .environment import density_at, direction_drawn, place_towards, radiance_at
 from .lights import panel_drawn, panel_met
-from .media import walked
+from .media import free_flight
 from .mesh import DEPTH, nearest
 from .scene import (
     IS_BALL,
     IS_OPEN,
     NOTHING,
     RADIUS,
-    SKY_CHANCE,
+    SKY_PROBABILITY,
     SPECIMEN,
     STAGE,
     STRENGTH,
@@ -34,8 +35,8 @@ from .scene import (
     hit,
     stage_met,
     stage_reflectance,
-    way_round,
 )
+from .shading import part_of, shading_point, to_local, to_world
 from .spectral import HEROES, choose_wavelengths, rotated
 
 # What the renderer is told: limits on bounces off surfaces, on walls met within the interior and on scatterings
@@ -44,7 +45,7 @@ LIMIT_REFLECTION, LIMIT_TRANSMISSION, LIMIT_VOLUME, CLAMP = range(4)
 _ROULETTE_FROM = 3
 # The pictures of what light met first: the surface's lobes, what wandered below it, and all that is not the specimen.
 SUBSURFACE_LAYER, STAGE_LAYER, LAYERS = range(rows.LOBES, rows.LOBES + 3)
-# What scatters within: the clear interior's own medium, or the subsurface's middle, shallow or deep matter.
+# What scatters within: the clear interior's own medium, or the subsurface's middle, shallow or deep materials.
 _SCATTER = np.array([rows.SCATTER, rows.SUB_SCATTER, rows.SHALLOW_SCATTER, rows.DEEP_SCATTER])
 _ABSORB = np.array([rows.ABSORPTION, rows.SUB_ABSORPTION, rows.SHALLOW_ABSORPTION, rows.DEEP_ABSORPTION])
 
@@ -84,18 +85,17 @@ def _met(ox, oy, oz, dx, dy, dz, within, far, scene, shape, stack):
 
 
 @kernel
-def _blocked(x, y, z, dx, dy, dz, within, far, state, scene, shape, matter, stack):
+def _blocked(x, y, z, dx, dy, dz, within, far, state, scene, shape, materials, stack):
     """Whether something stands in a light's way; where a surface is open in part, by chance."""
-    scalars = matter[0]
+    scalars = materials[0]
     while True:
         what, t, triangle, _, _ = _met(x, y, z, dx, dy, dz, within, far, scene, shape, stack)
         if what == NOTHING:
             return False
         if what == STAGE:
             return True
-        k = shape[3][triangle] if scene[IS_BALL] <= 0.0 else 0
-        opacity = scalars[k, rows.OPACITY]
-        if opacity >= 1.0 or drawn(state) < opacity:
+        opacity = scalars[part_of(triangle, scene, shape), rows.OPACITY]
+        if opacity >= 1.0 or random_uniform(state) < opacity:
             return True
         x += t * dx
         y += t * dy
@@ -110,21 +110,21 @@ def _light_drawn(ox, oy, oz, state, index, fraction, basis, scene, sky, panels, 
 
     density 0 where there is none to draw, or the panel drawn shines the other way.
     """
-    chance = scene[SKY_CHANCE]
+    probability = scene[SKY_PROBABILITY]
     count = panels[0].shape[0]
-    if count > 0 and (chance <= 0.0 or drawn(state) >= chance):
-        i = min(int(drawn(state) * count), count - 1)
-        x, y, z, distance, density = panel_drawn(panels[0][i], ox, oy, oz, drawn(state), drawn(state))
+    if count > 0 and (probability <= 0.0 or random_uniform(state) >= probability):
+        i = min(int(random_uniform(state) * count), count - 1)
+        x, y, z, distance, density = panel_drawn(panels[0][i], ox, oy, oz, random_uniform(state), random_uniform(state))
         if density > 0.0:
             _glow(i, index, fraction, panels[1], out)
-        return x, y, z, distance, density * (1.0 - chance) / count
-    if chance <= 0.0:
+        return x, y, z, distance, density * (1.0 - probability) / count
+    if probability <= 0.0:
         return 0.0, 1.0, 0.0, 0.0, 0.0
     x, y, z, density, u, v = direction_drawn(
-        drawn(state), drawn(state), drawn(state), scene[TURN], sky[1], sky[2], sky[3]
+        random_uniform(state), random_uniform(state), random_uniform(state), scene[TURN], sky[1], sky[2], sky[3]
     )
     _sky(u, v, scene, sky[0], basis, out)
-    return x, y, z, 1e30, density * chance
+    return x, y, z, 1e30, density * probability
 
 
 @kernel
@@ -138,24 +138,150 @@ def _add(seen, layers, share, through, light, weight):
 
 
 @kernel
-def _panels_seen(ox, oy, oz, dx, dy, dz, far, density, index, fraction, scene, panels, light, seen, layers, share,
+def _panels_seen(bx, by, bz, dx, dy, dz, near, far, density, index, fraction, scene, panels, light, seen, layers, share,
                  through):  # fmt: skip
-    """Add the panels that a ray from a surface, drawn with `density`, meets before `far`."""
+    """Add the panels that a ray meets between `near` and `far` of where it was drawn, with `density`."""
     count = panels[0].shape[0]
     for i in range(count):
-        t, e = panel_met(panels[0][i], ox, oy, oz, dx, dy, dz)
-        if 0.0 < t < far:
-            e *= (1.0 - scene[SKY_CHANCE]) / count
+        t, e = panel_met(panels[0][i], bx, by, bz, dx, dy, dz)
+        if t > 0.0 and near <= t < far:
+            e *= (1.0 - scene[SKY_PROBABILITY]) / count
             _glow(i, index, fraction, panels[1], light)
             _add(seen, layers, share, through, light, density * density / (density * density + e * e))
 
 
 @kernel
+def _sky_seen(dx, dy, dz, density, basis, scene, sky, light, seen, layers, share, through):
+    """Add the sky that a ray drawn with `density` (below 0 for none) runs into."""
+    su = sv = 0.0
+    weight = 1.0
+    if sky[0].shape[0] > 1:
+        su, sv = place_towards(dx, dy, dz, scene[TURN])
+        if density > 0.0:
+            e = density_at(su, sv, dy, sky[1]) * scene[SKY_PROBABILITY]
+            weight = density * density / (density * density + e * e)
+    _sky(su, sv, scene, sky[0], basis, light)
+    _add(seen, layers, share, through, light, weight)
+
+
+@kernel
+def _survives(through, state):
+    """Russian roulette on what a path still carries: whether it goes on, its weight raised."""
+    largest = 0.0
+    for j in range(HEROES):
+        largest = max(largest, through[j])
+    survive = min(1.0, largest)
+    if survive <= 0.0 or random_uniform(state) >= survive:
+        return False
+    for j in range(HEROES):
+        through[j] /= survive
+    return True
+
+
+@kernel
+def _from_stage(ox, oz, state, index, fraction, basis, scene, patches, sky, panels, shape, materials, stack, light,
+                seen, layers, share, through):  # fmt: skip
+    """Light the stage at a place, and draw how the path goes on: (direction x, y, z, its density)."""
+    albedo = stage_reflectance(ox, oz, scene[RADIUS], patches)
+    lift = 1e-4 * scene[RADIUS]
+    lx, ly, lz, far, e = _light_drawn(ox, lift, oz, state, index, fraction, basis, scene, sky, panels, light)
+    if e > 0.0 and ly > 0.0 and not _blocked(
+        ox, lift, oz, lx, ly, lz, False, far, state, scene, shape, materials, stack
+    ):  # fmt: skip
+        own = ly / math.pi
+        _add(seen, layers, share, through, light, albedo * own * e / (e * e + own * own))
+    u = random_uniform(state)
+    phi = 2.0 * math.pi * random_uniform(state)
+    r = math.sqrt(u)
+    dy = math.sqrt(max(1e-12, 1.0 - u))
+    for j in range(HEROES):
+        through[j] *= albedo
+    return r * math.cos(phi), dy, r * math.sin(phi), dy / math.pi
+
+
+@kernel
+def _side_of(point, medium, media, sheet):
+    """From which side a point is seen, as the lobes name them."""
+    if point.sign < 0.0 and sheet:
+        return rows.REVERSE
+    if point.sign < 0.0 and medium >= 0 and medium == media[point.part, 1]:
+        return rows.INNER
+    return rows.FRONT
+
+
+@kernel
+def _lit(point, wo, wi, side, near, far_share, own_of, alone, first, state, index, fraction, nearest_sample, basis,
+         scene, sky, panels, shape, materials, stack, light, value, parts, seen, layers, share, through):  # fmt: skip
+    """Add what one light, drawn at a point of the specimen, sends along the path."""
+    scalars, props, tables, curves = own_of
+    lx, ly, lz, far, e = _light_drawn(
+        point.x, point.y, point.z, state, index, fraction, basis, scene, sky, panels, light
+    )  # fmt: skip
+    cos_l = lx * point.nx + ly * point.ny + lz * point.nz
+    outward = (lx * point.gx + ly * point.gy + lz * point.gz) * cos_l > 0.0
+    sheet = scalars[rows.SHEET] > 0.0
+    # From within, what is drawn lies beyond the wall; a sheet is lit from both of its sides.
+    lit = cos_l > 0.0 if side == rows.INNER else sheet or point.sign * cos_l > 0.0
+    if e <= 0.0 or not lit or not outward or _blocked(
+        point.x, point.y, point.z, lx, ly, lz, scene[IS_BALL] > 0.0 and cos_l < 0.0, far, state, scene, shape,
+        materials, stack,
+    ):  # fmt: skip
+        return
+    to_local(point, lx, ly, lz, wi)
+    own = lobes.evaluate(wo, wi, side, near, far_share, scalars, props, nearest_sample, tables, curves, parts, value)
+    if own <= 0.0:
+        return
+    weight = e / (e * e + own * own)
+    if wi[2] < 0.0 and not sheet and scalars[rows.DISPERSIVE] > 0.0 and not alone:
+        weight *= HEROES
+    for j in range(HEROES):
+        seen[j] += through[j] * light[j] * value[j] * weight
+    if layers.shape[0] == 0:
+        return
+    for j in range(HEROES):
+        arrives = through[j] * light[j] * weight
+        for lobe in range(rows.LOBES):
+            layers[lobe, j] += arrives * (parts[lobe, j] if first else value[j] * share[lobe, j])
+        if not first:
+            for layer in range(rows.LOBES, LAYERS):
+                layers[layer, j] += arrives * value[j] * share[layer, j]
+
+
+@kernel
+def _share_first(parts, share):
+    """Share the path's light among the layers by what it met first."""
+    for j in range(HEROES):
+        whole = 0.0
+        for lobe in range(rows.LOBES):
+            whole += parts[lobe, j]
+        for layer in range(LAYERS):
+            share[layer, j] = parts[layer, j] / whole if layer < rows.LOBES and whole > 0.0 else 0.0
+
+
+@kernel
+def _gather_once(part, index, fraction, spectra_of, props_of, gathered):
+    """Have a part's spectra at the path's wavelengths; half of all paths never meet the specimen."""
+    if gathered[part] == 0:
+        rows.gather(spectra_of[part], index, fraction, props_of[part])
+        gathered[part] = 1
+
+
+@kernel
+def _medium_kind(scalars, state):
+    """Which medium of an interior is entered: its clear one (0), or the subsurface's middle, shallow, deep (1 … 3)."""
+    if scalars[rows.CLEAR_SHARE] >= 1.0 or random_uniform(state) < scalars[rows.CLEAR_SHARE]:
+        return 0
+    pick = random_uniform(state)
+    shallow = scalars[rows.SHALLOW_SHARE]
+    return 2 if pick < shallow else 3 if pick < shallow + scalars[rows.DEEP_SHARE] else 1
+
+
+@kernel
 def trace(origin, direction, state, index, fraction, nearest_sample, basis, scene, limits, patches, sky, panels, shape,
-          matter, media, work, seen, layers):  # fmt: skip
+          materials, media, work, seen, layers):  # fmt: skip
     """Follow one path; radiance at its wavelengths into `seen`, and, where `layers` has rows, apart by what it met
     first. Returns the energy its limits cut off."""
-    scalars_of, spectra_of, tables_of, curves_of = matter
+    scalars_of, spectra_of, tables_of, curves_of = materials
     wo, wi, value, light, through, extinct, props_of, parts, share, stack, gathered = work
     ox, oy, oz = origin[0], origin[1], origin[2]
     dx, dy, dz = direction[0], direction[1], direction[2]
@@ -171,235 +297,110 @@ def trace(origin, direction, state, index, fraction, nearest_sample, basis, scen
     first = True
     within = False
     medium = -1
-    matter_within = 0
-    wanders = False
+    kind = 0
+    scatters = False
     density = -1.0
+    # Where the ray was drawn with `density`, and how far from there it has passed open parts of surfaces.
+    bx, by, bz = ox, oy, oz
+    passed = 0.0
     outer = 0
     inner = 0
-    scattered = 0
-    uniform = sky[0].shape[0] == 1
+    scatterings = 0
     # A dispersive refraction ends all wavelengths but the hero, which then stands for all of them.
     alone = False
     for depth in range(100_000):
         what, t, triangle, u, v = _met(ox, oy, oz, dx, dy, dz, within, 1e30, scene, shape, stack)
         if medium < 0 and density > 0.0 and panels[0].shape[0] > 0:
-            _panels_seen(ox, oy, oz, dx, dy, dz, t, density, index, fraction, scene, panels, light, seen, layers, share,
-                         through)  # fmt: skip
+            _panels_seen(bx, by, bz, dx, dy, dz, passed, passed + t, density, index, fraction, scene, panels, light,
+                         seen, layers, share, through)  # fmt: skip
         if what == NOTHING:
-            su = sv = 0.0
-            weight = 1.0
-            if not uniform:
-                su, sv = place_towards(dx, dy, dz, scene[TURN])
-                if density > 0.0:
-                    e = density_at(su, sv, dy, sky[1]) * scene[SKY_CHANCE]
-                    weight = density * density / (density * density + e * e)
-            _sky(su, sv, scene, sky[0], basis, light)
-            _add(seen, layers, share, through, light, weight)
+            _sky_seen(dx, dy, dz, density, basis, scene, sky, light, seen, layers, share, through)
             return 0.0
         step = -1.0
         if medium < 0:
             outer += 1
-        elif wanders:
-            props = props_of[medium]
-            step = walked(t, state, props, _SCATTER[matter_within], _ABSORB[matter_within], through, extinct)
+        elif scatters:
+            step = free_flight(t, state, props_of[medium], _SCATTER[kind], _ABSORB[kind], through, extinct)
             if step >= 0.0:
-                scattered += 1
+                scatterings += 1
             else:
                 inner += 1
         else:
             for j in range(HEROES):
                 through[j] *= math.exp(-props_of[medium, rows.ABSORPTION, j] * t)
             inner += 1
-        if outer > limits[LIMIT_REFLECTION] or inner > limits[LIMIT_TRANSMISSION] or scattered > limits[LIMIT_VOLUME]:
+        if outer > limits[LIMIT_REFLECTION] or inner > limits[LIMIT_TRANSMISSION] or scatterings > limits[LIMIT_VOLUME]:
             lost = 0.0
             for j in range(HEROES):
                 lost += through[j] / HEROES
             return lost
-        if depth >= _ROULETTE_FROM:
-            largest = 0.0
-            for j in range(HEROES):
-                largest = max(largest, through[j])
-            survive = min(1.0, largest)
-            if survive <= 0.0 or drawn(state) >= survive:
-                return 0.0
-            for j in range(HEROES):
-                through[j] /= survive
+        if depth >= _ROULETTE_FROM and not _survives(through, state):
+            return 0.0
         if step >= 0.0:
             ox += step * dx
             oy += step * dy
             oz += step * dz
-            g = scalars_of[medium, rows.ASYMMETRY] if matter_within == 0 else 0.0
-            dx, dy, dz = turned(dx, dy, dz, g, drawn(state), drawn(state))
+            g = scalars_of[medium, rows.ASYMMETRY] if kind == 0 else 0.0
+            dx, dy, dz = scattered(dx, dy, dz, g, random_uniform(state), random_uniform(state))
             continue
         ox += t * dx
         oy += t * dy
         oz += t * dz
         if what == STAGE:
             first = False
-            oy = 0.0
-            albedo = stage_reflectance(ox, oz, scene[RADIUS], patches)
-            lift = 1e-4 * scene[RADIUS]
-            lx, ly, lz, far, e = _light_drawn(
-                ox, lift, oz, state, index, fraction, basis, scene, sky, panels, light
+            dx, dy, dz, density = _from_stage(
+                ox, oz, state, index, fraction, basis, scene, patches, sky, panels, shape, materials, stack, light,
+                seen, layers, share, through,
             )  # fmt: skip
-            if e > 0.0 and ly > 0.0 and not _blocked(
-                ox, lift, oz, lx, ly, lz, False, far, state, scene, shape, matter, stack
-            ):  # fmt: skip
-                own = ly / math.pi
-                _add(seen, layers, share, through, light, albedo * own * e / (e * e + own * own))
-            u = drawn(state)
-            phi = 2.0 * math.pi * drawn(state)
-            r = math.sqrt(u)
-            dx = r * math.cos(phi)
-            dz = r * math.sin(phi)
-            dy = math.sqrt(max(1e-12, 1.0 - u))
-            density = dy / math.pi
-            for j in range(HEROES):
-                through[j] *= albedo
             oy = 1e-6 * scene[RADIUS]
+            bx, by, bz, passed = ox, oy, oz, 0.0
             continue
-        # The specimen: its normal and which side of it is seen.
-        k = 0
-        back = within
-        if scene[IS_BALL] > 0.0:
-            radius = scene[RADIUS]
-            nx = ox / radius
-            ny = (oy - radius) / radius
-            nz = oz / radius
-            inv = 1.0 / math.sqrt(nx * nx + ny * ny + nz * nz)
-            nx *= inv
-            ny *= inv
-            nz *= inv
-            ox = nx * radius
-            oy = ny * radius + radius
-            oz = nz * radius
-            gx, gy, gz = nx, ny, nz
-        else:
-            corner = shape[1][triangle]
-            normal = shape[2][triangle]
-            k = shape[3][triangle]
-            gx = float(corner[4]) * corner[8] - float(corner[5]) * corner[7]
-            gy = float(corner[5]) * corner[6] - float(corner[3]) * corner[8]
-            gz = float(corner[3]) * corner[7] - float(corner[4]) * corner[6]
-            w = 1.0 - u - v
-            nx = w * normal[0] + u * normal[3] + v * normal[6]
-            ny = w * normal[1] + u * normal[4] + v * normal[7]
-            nz = w * normal[2] + u * normal[5] + v * normal[8]
-            inv = 1.0 / math.sqrt(nx * nx + ny * ny + nz * nz)
-            nx *= inv
-            ny *= inv
-            nz *= inv
-            back = dx * gx + dy * gy + dz * gz > 0.0
-        scalars = scalars_of[k]
-        opacity = scalars[rows.OPACITY]
-        if opacity < 1.0 and medium < 0 and drawn(state) >= opacity:
+        k = part_of(triangle, scene, shape)
+        opacity = scalars_of[k, rows.OPACITY]
+        if opacity < 1.0 and medium < 0 and random_uniform(state) >= opacity:
             within = not within
+            passed += t
             continue
-        if gathered[k] == 0:
-            # Half of all paths never meet the specimen.
-            rows.gather(spectra_of[k], index, fraction, props_of[k])
-            gathered[k] = 1
-        props = props_of[k]
+        point = shading_point(ox, oy, oz, dx, dy, dz, within, triangle, u, v, scene, shape, scalars_of)
+        ox, oy, oz = point.x, point.y, point.z
+        _gather_once(k, index, fraction, spectra_of, props_of, gathered)
+        scalars, props, tables, curves = scalars_of[k], props_of[k], tables_of[k], curves_of[k]
+        own_of = (scalars, props, tables, curves)
         sheet = scalars[rows.SHEET] > 0.0
-        side = rows.FRONT
-        if back and sheet:
-            side = rows.REVERSE
-        elif back and medium >= 0 and medium == media[k, 1]:
-            side = rows.INNER
-        # Into the local frame on the viewer's side, turned to the strokes where there are any.
-        sign = -1.0 if back else 1.0
-        if scalars[rows.GRAINED] > 0.0:
-            ex, ey, ez, fx, fy, fz = way_round(ox, oy, oz, sign * nx, sign * ny, sign * nz, scene)
-            c = scalars[rows.GRAIN_COS]
-            s = scalars[rows.GRAIN_SIN]
-            ax, ay, az = s * ex - c * fx, s * ey - c * fy, s * ez - c * fz
-            bx, by, bz = c * ex + s * fx, c * ey + s * fy, c * ez + s * fz
-        else:
-            ax, ay, az, bx, by, bz = frame(sign * nx, sign * ny, sign * nz)
-        wo[0] = -(dx * ax + dy * ay + dz * az)
-        wo[1] = -(dx * bx + dy * by + dz * bz)
-        wo[2] = max(1e-6, -sign * (dx * nx + dy * ny + dz * nz))
-        tables = tables_of[k]
-        curves = curves_of[k]
-        near_share, far_share = lobes.cosine_shares(wo[2], side, scalars, props, nearest_sample, tables, curves, value)
-        lx, ly, lz, far, e = _light_drawn(ox, oy, oz, state, index, fraction, basis, scene, sky, panels, light)
-        cos_l = lx * nx + ly * ny + lz * nz
-        outward = (lx * gx + ly * gy + lz * gz) * cos_l > 0.0
-        # From within, what is drawn lies beyond the wall; a sheet is lit from both of its sides.
-        lit = cos_l > 0.0 if side == rows.INNER else sheet or sign * cos_l > 0.0
-        if e > 0.0 and lit and outward and not _blocked(
-            ox, oy, oz, lx, ly, lz, scene[IS_BALL] > 0.0 and cos_l < 0.0, far, state, scene, shape, matter, stack
-        ):  # fmt: skip
-            wi[0] = lx * ax + ly * ay + lz * az
-            wi[1] = lx * bx + ly * by + lz * bz
-            wi[2] = sign * cos_l
-            own = lobes.evaluate(
-                wo, wi, side, near_share, far_share, scalars, props, nearest_sample, tables, curves, parts, value
-            )
-            if own > 0.0:
-                weight = e / (e * e + own * own)
-                if wi[2] < 0.0 and not sheet and scalars[rows.DISPERSIVE] > 0.0 and not alone:
-                    weight *= HEROES
-                for j in range(HEROES):
-                    seen[j] += through[j] * light[j] * value[j] * weight
-                if layered:
-                    for j in range(HEROES):
-                        arrives = through[j] * light[j] * weight
-                        for lobe in range(rows.LOBES):
-                            if first:
-                                layers[lobe, j] += arrives * parts[lobe, j]
-                            else:
-                                layers[lobe, j] += arrives * value[j] * share[lobe, j]
-                        if not first:
-                            for layer in range(rows.LOBES, LAYERS):
-                                layers[layer, j] += arrives * value[j] * share[layer, j]
+        side = _side_of(point, medium, media, sheet)
+        to_local(point, -dx, -dy, -dz, wo)
+        wo[2] = max(1e-6, wo[2])
+        near, far = lobes.diffuse_probabilities(wo[2], side, scalars, props, nearest_sample, tables, curves, value)
+        _lit(
+            point, wo, wi, side, near, far, own_of, alone, first, state, index, fraction, nearest_sample, basis, scene,
+            sky, panels, shape, materials, stack, light, value, parts, seen, layers, share, through,
+        )  # fmt: skip
         density = lobes.sample(
-            wo, side, near_share, far_share, drawn(state), drawn(state), drawn(state),
+            wo, side, near, far, random_uniform(state), random_uniform(state), random_uniform(state),
             scalars, props, nearest_sample, tables, curves, wi, parts, value,
         )  # fmt: skip
         if density <= 0.0:
             return 0.0
         if layered and first:
-            for j in range(HEROES):
-                whole = 0.0
-                for lobe in range(rows.LOBES):
-                    whole += parts[lobe, j]
-                for layer in range(LAYERS):
-                    share[layer, j] = parts[layer, j] / whole if layer < rows.LOBES and whole > 0.0 else 0.0
+            _share_first(parts, share)
         for j in range(HEROES):
             through[j] *= value[j]
-        dx = wi[0] * ax + wi[1] * bx + wi[2] * sign * nx
-        dy = wi[0] * ay + wi[1] * by + wi[2] * sign * ny
-        dz = wi[0] * az + wi[1] * bz + wi[2] * sign * nz
-        inv = 1.0 / math.sqrt(dx * dx + dy * dy + dz * dz)
-        dx *= inv
-        dy *= inv
-        dz *= inv
-        if (dx * gx + dy * gy + dz * gz) * sign * wi[2] <= 0.0:
+        dx, dy, dz = to_world(point, wi)
+        bx, by, bz, passed = ox, oy, oz, 0.0
+        if (dx * point.gx + dy * point.gy + dz * point.gz) * point.sign * wi[2] <= 0.0:
             # Smooth normals lean away from the triangle: what they send through it is let go.
             return 0.0
         if wi[2] < 0.0:
             within = not within
             if not sheet and scene[IS_OPEN] <= 0.0:
-                if side == rows.INNER:
-                    medium = media[k, 0]
-                else:
-                    medium = media[k, 1]
+                medium = media[k, 0] if side == rows.INNER else media[k, 1]
                 if medium >= 0:
-                    own = scalars_of[medium]
-                    if gathered[medium] == 0:
-                        rows.gather(spectra_of[medium], index, fraction, props_of[medium])
-                        gathered[medium] = 1
-                    matter_within = 0
-                    if own[rows.CLEAR_SHARE] < 1.0 and drawn(state) >= own[rows.CLEAR_SHARE]:
-                        pick = drawn(state)
-                        shallow = own[rows.SHALLOW_SHARE]
-                        matter_within = 2 if pick < shallow else 3 if pick < shallow + own[rows.DEEP_SHARE] else 1
-                    most = 0.0
+                    _gather_once(medium, index, fraction, spectra_of, props_of, gathered)
+                    kind = _medium_kind(scalars_of[medium], state)
+                    scatters = kind > 0
                     for j in range(HEROES):
-                        most = max(most, props_of[medium, rows.SCATTER, j])
-                    wanders = matter_within > 0 or most > 0.0
-                    if layered and first and matter_within > 0:
+                        scatters = scatters or props_of[medium, rows.SCATTER, j] > 0.0
+                    if layered and first and kind > 0:
                         for j in range(HEROES):
                             share[SUBSURFACE_LAYER, j] = share[rows.THROUGH_LOBE, j]
                             share[rows.THROUGH_LOBE, j] = 0.0
@@ -424,7 +425,7 @@ def room_for(surfaces):
 
 @kernel
 def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene, limits, patches, sky, panels, shape,
-                matter, media, basis, film, total, squares, cut, apart, room):  # fmt: skip
+                materials, media, basis, film, total, squares, cut, apart, room):  # fmt: skip
     """Add `count` samples, from number `begin`, to every pixel of a tile.
 
     total (h, w, 3): sums of linear Rec.709; squares (h, w): sums of squared luminance; cut (h, w): energy the bounce
@@ -435,7 +436,7 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
     sky = (unowned(sky[0]), unowned(sky[1]), unowned(sky[2]), unowned(sky[3]))
     panels = (unowned(panels[0]), unowned(panels[1]))
     shape = (unowned(shape[0]), unowned(shape[1]), unowned(shape[2]), unowned(shape[3]))
-    matter = (unowned(matter[0]), unowned(matter[1]), unowned(matter[2]), unowned(matter[3]))
+    materials = (unowned(materials[0]), unowned(materials[1]), unowned(materials[2]), unowned(materials[3]))
     media, basis, film = unowned(media), unowned(basis), unowned(film)
     total, squares, cut, apart = unowned(total), unowned(squares), unowned(cut), unowned(apart)
     vectors, heroes, places, state = unowned(room[0]), unowned(room[1]), unowned(room[2]), unowned(room[3])
@@ -452,9 +453,9 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
         for x in range(x0, x1):
             pixel = y * width + x
             state[0] = seeded(seed, pixel, 0)
-            shift_x = drawn(state)
-            shift_y = drawn(state)
-            shift_w = drawn(state)
+            shift_x = random_uniform(state)
+            shift_y = random_uniform(state)
+            shift_w = random_uniform(state)
             for s in range(begin, begin + count):
                 state[0] = seeded(seed, pixel, s + 1)
                 choose_wavelengths(rotated(s, shift_w), index, fraction, nearest_sample, film, weights)
@@ -470,7 +471,7 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
                 aim(px, py, camera, state, origin, direction)
                 cut[y, x] += trace(
                     origin, direction, state, index, fraction, nearest_sample, own_basis, scene, limits, patches,
-                    sky, panels, shape, matter, media, work, seen, layers,
+                    sky, panels, shape, materials, media, work, seen, layers,
                 )  # fmt: skip
                 r = g = b = 0.0
                 for j in range(HEROES):

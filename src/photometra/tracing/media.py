@@ -2,13 +2,13 @@
 
 import math
 
-from ..optics.chance import drawn
 from ..optics.jit import kernel
+from ..optics.rng import random_uniform
 from .spectral import HEROES
 
 
 @kernel
-def walked(distance, state, props, scatter_row, absorb_row, through, extinct):
+def free_flight(distance, state, props, scatter_row, absorb_row, through, extinct):
     """One step in a scattering interior towards a wall at `distance`: how far it goes, or -1 for up to the wall.
 
     The distance is drawn for one wavelength, chosen by what each still carries; the weights in `through` are those of
@@ -22,13 +22,13 @@ def walked(distance, state, props, scatter_row, absorb_row, through, extinct):
         total += through[j]
     if total <= 0.0:
         return -1.0
-    pick = drawn(state) * total
+    pick = random_uniform(state) * total
     chosen = 0
     while chosen < HEROES - 1 and pick >= through[chosen]:
         pick -= through[chosen]
         chosen += 1
     rate = extinct[1, chosen]
-    step = -math.log(1.0 - drawn(state)) / rate if rate > 0.0 else 1e30
+    step = -math.log(1.0 - random_uniform(state)) / rate if rate > 0.0 else 1e30
     density = 0.0
     inside = step < distance
     length = step if inside else distance

@@ -11,9 +11,9 @@ import numpy as np
 from ..optics.threads import thread_count
 from .kernels import LAYERS, render_tile, room_for
 from .lights import light_arrays
-from .matter import matter_of
+from .materials import materials_of
 from .scene import PATCHES, Scene
-from .spectral import film_table, light_spectra
+from .spectral import light_spectra, sensor_table
 
 TILE = 64
 _BRIGHTEST = 1e30
@@ -41,8 +41,8 @@ def _pool():
 
 
 @cache
-def _film_tables():
-    return light_spectra(), film_table()
+def _sensor_tables():
+    return light_spectra(), sensor_table()
 
 
 def _runs(only):
@@ -58,7 +58,7 @@ class Rendering:
 
     `picture()` is scene-linear Rec.709 at exposure 0, unbalanced, float32 (height, width, 3). layered: keep the
     pictures of `layers()` as well. region: (left, top, right, bottom) in 0..1, outside which nothing is rendered; only:
-    instead of it the pixels, bool (height, width), that are. film: as `film_table`, where it is not the eye's.
+    instead of it the pixels, bool (height, width), that are. film: as `sensor_table`, where it is not the eye's.
     """
 
     def __init__(
@@ -69,7 +69,7 @@ class Rendering:
         self.samples = 0
         self.seconds = 0.0
         self._scene = scene
-        self._matter, self._media = matter_of(compiled, scene)
+        self._materials, self._media = materials_of(compiled, scene)
         self._limits = (limits or Limits()).array()
         self._film = film
         self._total = np.zeros((self.height, self.width, 3))
@@ -92,11 +92,11 @@ class Rendering:
         start = time.perf_counter()
         e, scene = self._scene.environment, self._scene.array()
         panels = light_arrays(self._scene.panels, self._scene.target)
-        fixed_after = (panels, self._scene.mesh.arrays, self._matter, self._media)
-        basis, film = _film_tables()
+        fixed_after = (panels, self._scene.mesh.arrays, self._materials, self._media)
+        basis, film = _sensor_tables()
         film = film if self._film is None else self._film
         fixed = (self._scene.camera_array(self.width, self.height), scene, self._limits, np.array(PATCHES))
-        light = (e.radiance, e.chance, e.accept, e.alias)
+        light = (e.radiance, e.probability, e.accept, e.alias)
 
         def one(tile):
             if cancel is not None and cancel.is_set():

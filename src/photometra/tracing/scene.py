@@ -9,9 +9,9 @@ from dataclasses import dataclass, field
 
 import numpy as np
 
-from ..optics.chance import drawn
 from ..optics.jit import kernel
 from ..optics.phase import frame
+from ..optics.rng import random_uniform
 from .environment import Environment
 from .lights import Panel
 from .mesh import NO_MESH
@@ -31,7 +31,7 @@ SENSOR_MM = 24.0
 # whether the specimen is the ball, or an open sheet; its axis and centre, and whether strokes run straight along it;
 # the chance of drawing the sky rather than a panel.
 RADIUS, STAGE_ON, TURN, STRENGTH, IS_BALL, IS_OPEN, AXIS = range(7)
-CENTRE, STRAIGHT, SKY_CHANCE, SCENE_ROWS = 10, 13, 14, 15
+CENTRE, STRAIGHT, SKY_PROBABILITY, SCENE_ROWS = 10, 13, 14, 15
 
 
 def frame_extent(aspect):
@@ -96,7 +96,7 @@ class Scene:
         out[CENTRE : CENTRE + 3] = shape.centre if shape else (0.0, self.radius, 0.0)
         out[STRAIGHT] = float(shape is not None and shape.is_straight)
         lit = any(p.radiance > 0.0 for p in self.panels)
-        out[SKY_CHANCE] = 0.0 if self.environment.is_uniform else 0.5 if lit else 1.0
+        out[SKY_PROBABILITY] = 0.0 if self.environment.is_uniform else 0.5 if lit else 1.0
         return out
 
     def camera_array(self, width, height):
@@ -237,8 +237,8 @@ def aim(px, py, camera, state, origin, direction):
         direction[c] = camera[1, c] + px * camera[2, c] + py * camera[3, c]
     focus = camera[6, 0]
     if camera[4, 0] ** 2 + camera[4, 1] ** 2 + camera[4, 2] ** 2 > 0.0:
-        r = math.sqrt(drawn(state))
-        phi = 2.0 * math.pi * drawn(state)
+        r = math.sqrt(random_uniform(state))
+        phi = 2.0 * math.pi * random_uniform(state)
         a = r * math.cos(phi)
         b = r * math.sin(phi)
         for c in range(3):

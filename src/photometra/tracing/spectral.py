@@ -4,7 +4,7 @@ import math
 
 import numpy as np
 
-from ..colour import WAVELENGTHS, film_matrix, light_basis
+from ..colour import WAVELENGTHS, light_basis, sensor_matrix
 from ..optics.jit import kernel
 
 HEROES = 4
@@ -20,7 +20,7 @@ _CELLS = 4096
 
 def film_response():
     """Weights (82, 3) per nm from radiance to linear Rec.709, exact for a flat spectrum of 1."""
-    per_nm = film_matrix() / _STEP
+    per_nm = sensor_matrix() / _STEP
     per_nm = per_nm / np.trapezoid(per_nm, dx=_STEP, axis=0)
     return np.vstack([per_nm, per_nm[-1:]])
 
@@ -31,7 +31,7 @@ def light_spectra():
     return np.vstack([basis, basis[-1:]])
 
 
-def film_table():
+def sensor_table():
     """For even cells of a number in 0..1: the grid place of its wavelength, and its weights on the film; (n, 4).
 
     Wavelengths are drawn where the eye is keen, with density sech² (Radziszewski, Boryczko & Alda 2009). Each cell

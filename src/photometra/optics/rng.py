@@ -16,7 +16,7 @@ def seeded(seed, pixel, sample):
 
 
 @kernel
-def drawn(state):
+def random_uniform(state):
     """The next number in 0..1 (below 1) from `state`, an array of one; splitmix64 (Steele et al. 2014)."""
     s = state[0] + np.uint64(0x9E3779B97F4A7C15)
     state[0] = s

@@ -19,7 +19,7 @@ def _compiled(surface):
     return compile_surface(surface)
 
 
-def matter_of(compiled: CompiledSurface, scene: Scene):
+def materials_of(compiled: CompiledSurface, scene: Scene):
     """((scalars, spectra, tables, curves), each stacked over the scene's surfaces; media (surfaces, 2)).
 
     The specimen's own surface is the first; the shape names the others. A medium is the number of the surface whose

@@ -1,0 +1,109 @@
+"""What stands between a hit and the surface: place, normals, tangent frame, part and side of one point of a scene."""
+
+import math
+from typing import NamedTuple
+
+from ..optics.jit import kernel
+from ..optics.phase import frame
+from ..surface import rows
+from .scene import IS_BALL, RADIUS, way_round
+
+
+class ShadingPoint(NamedTuple):
+    """A point of the specimen as a ray meets it. Everything that varies over a surface reads this.
+
+    x, y, z: the place in mm; gx, gy, gz: the triangle's own normal, of any length; nx, ny, nz: the shading normal,
+    unit, outward; ax … bz: the tangents of the local frame, across the strokes and along them, on the viewer's side;
+    sign: -1 where the viewer stands behind; part: whose surface it has; u, v: the place in its triangle.
+    """
+
+    x: float
+    y: float
+    z: float
+    gx: float
+    gy: float
+    gz: float
+    nx: float
+    ny: float
+    nz: float
+    ax: float
+    ay: float
+    az: float
+    bx: float
+    by: float
+    bz: float
+    sign: float
+    part: int
+    u: float
+    v: float
+
+
+@kernel
+def part_of(triangle, scene, shape):
+    """Whose surface a triangle has; the ball has one."""
+    return shape[3][triangle] if scene[IS_BALL] <= 0.0 else 0
+
+
+@kernel
+def shading_point(x, y, z, dx, dy, dz, within, triangle, u, v, scene, shape, scalars_of):
+    """The ShadingPoint of a hit at a place by a ray; within: whether the ray came through the ball."""
+    part = part_of(triangle, scene, shape)
+    if scene[IS_BALL] > 0.0:
+        radius = scene[RADIUS]
+        nx = x / radius
+        ny = (y - radius) / radius
+        nz = z / radius
+        inv = 1.0 / math.sqrt(nx * nx + ny * ny + nz * nz)
+        nx *= inv
+        ny *= inv
+        nz *= inv
+        x = nx * radius
+        y = ny * radius + radius
+        z = nz * radius
+        gx, gy, gz = nx, ny, nz
+        back = within
+    else:
+        corner = shape[1][triangle]
+        normal = shape[2][triangle]
+        gx = float(corner[4]) * corner[8] - float(corner[5]) * corner[7]
+        gy = float(corner[5]) * corner[6] - float(corner[3]) * corner[8]
+        gz = float(corner[3]) * corner[7] - float(corner[4]) * corner[6]
+        w = 1.0 - u - v
+        nx = w * normal[0] + u * normal[3] + v * normal[6]
+        ny = w * normal[1] + u * normal[4] + v * normal[7]
+        nz = w * normal[2] + u * normal[5] + v * normal[8]
+        inv = 1.0 / math.sqrt(nx * nx + ny * ny + nz * nz)
+        nx *= inv
+        ny *= inv
+        nz *= inv
+        back = dx * gx + dy * gy + dz * gz > 0.0
+    sign = -1.0 if back else 1.0
+    scalars = scalars_of[part]
+    if scalars[rows.ANISOTROPIC] > 0.0:
+        ex, ey, ez, fx, fy, fz = way_round(x, y, z, sign * nx, sign * ny, sign * nz, scene)
+        c = scalars[rows.ROTATION_COS]
+        s = scalars[rows.ROTATION_SIN]
+        ax, ay, az = s * ex - c * fx, s * ey - c * fy, s * ez - c * fz
+        bx, by, bz = c * ex + s * fx, c * ey + s * fy, c * ez + s * fz
+    else:
+        ax, ay, az, bx, by, bz = frame(sign * nx, sign * ny, sign * nz)
+    return ShadingPoint(x, y, z, gx, gy, gz, nx, ny, nz, ax, ay, az, bx, by, bz, sign, part, u, v)
+
+
+@kernel
+def to_local(point, dx, dy, dz, out):
+    """A direction in the point's local frame, z on the viewer's side."""
+    out[0] = dx * point.ax + dy * point.ay + dz * point.az
+    out[1] = dx * point.bx + dy * point.by + dz * point.bz
+    out[2] = point.sign * (dx * point.nx + dy * point.ny + dz * point.nz)
+
+
+@kernel
+def to_world(point, local):
+    """The inverse of `to_local`: a unit vector (x, y, z)."""
+    n = local[2] * point.sign
+    x = local[0] * point.ax + local[1] * point.bx + n * point.nx
+    y = local[0] * point.ay + local[1] * point.by + n * point.ny
+    z = local[0] * point.az + local[1] * point.bz + n * point.nz
+    inv = 1.0 / math.sqrt(x * x + y * y + z * z)
+    return x * inv, y * inv, z * inv
