@@ -11,6 +11,7 @@ from PyQt6.QtTest import QTest
 from photometra.desktop.drag_field import DragField
 from photometra.desktop.rendering import RenderLoop, Request
 from photometra.desktop.workers import Latest, LongJob, error_text
+from photometra.errors import InputError
 
 from .conftest import PATIENCE_MS, drag
 
@@ -58,7 +59,7 @@ class TestLatest:
         worker.failed.connect(failed.append)
 
         def wrong():
-            raise ValueError("no such thing")
+            raise InputError("no such thing")
 
         worker.submit(wrong)
         qtbot.waitUntil(lambda: bool(failed), timeout=PATIENCE_MS)
@@ -116,7 +117,7 @@ class TestLongJob:
         assert job.told == [("cancelled", None)] * 2
 
     def test_what_nobody_foresaw_is_told_with_its_kind(self, capsys):
-        assert error_text(ValueError("one sentence")) == "one sentence"
+        assert error_text(InputError("one sentence")) == "one sentence"
         assert "KeyError" in error_text(KeyError("x"))
         assert "KeyError" in capsys.readouterr().err
 

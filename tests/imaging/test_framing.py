@@ -7,12 +7,12 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from photometra.imaging.framing import WHOLE, corners_within, in_frame, in_view
+from photometra.imaging.framing import corners_within, in_frame, in_view
 from photometra.imaging.lining_up import moved, scale_and_turn, scaled, turned
 from photometra.imaging.probing import binned, covered, profile
 from photometra.imaging.pyramid import pyramid_from
 from photometra.imaging.references import homography, mapped, place_in_frame
-from photometra.study import Pin, Reference
+from photometra.study import WHOLE, Pin, Reference
 from photometra.study.booth import PIN_FORMS
 from photometra.tracing.render import _runs
 

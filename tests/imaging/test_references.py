@@ -17,7 +17,7 @@ from photometra.imaging.comparing import (
     signed_ramp,
 )  # fmt: skip
 from photometra.imaging.curves import curve_of, curve_table, decoded, decoded_by_profile
-from photometra.imaging.framing import WHOLE, corners_within, in_frame, in_view
+from photometra.imaging.framing import corners_within, in_frame, in_view
 from photometra.imaging.lining_up import moved, scale_and_turn, scaled, turned
 from photometra.imaging.pictures import PictureError, encoded_exr, write_png
 from photometra.imaging.pyramid import kept_pyramid, pyramid_from, pyramid_in, pyramid_of
@@ -36,7 +36,7 @@ from photometra.imaging.references import (
     warped,
 )
 from photometra.readings import read_text
-from photometra.study import Booth, Proof, Reference, Specimen, Study
+from photometra.study import WHOLE, Booth, Proof, Reference, Specimen, Study
 from photometra.surface import Surface
 from photometra.tracing import Rendering
 

@@ -4,6 +4,8 @@ import sys
 
 import typer
 
+from .. import faults
+from ..errors import InputError
 from . import evidence, hand_over, studies
 from .output import tell
 
@@ -30,7 +32,7 @@ def spread(arguments):
             return "=" in word
         try:
             scalar_owner(word)
-        except ValueError:
+        except InputError:
             return False
         return True
 
@@ -60,8 +62,8 @@ def run(arguments):
     except typer.Abort:
         tell("photometra: stopped")
         return 2
-    except ValueError as error:
-        # Everything the core refuses is a ValueError with one sentence.
+    except InputError as error:
+        # Everything the core refuses, with one sentence.
         tell(f"photometra: {' '.join(str(error).split())}")
         return 2
     except BrokenPipeError:
@@ -71,4 +73,8 @@ def run(arguments):
     except OSError as error:
         tell(f"photometra: {error.filename or ''}: {error.strerror or error}")
         return 2
+    except Exception as error:
+        where = faults.note(error)
+        tell(f"photometra: something went wrong inside ({type(error).__name__}); the trace is in {where}")
+        return faults.EXIT_CODE
     return code or 0

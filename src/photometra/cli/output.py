@@ -5,10 +5,11 @@ import math
 import sys
 from pathlib import Path
 
+from ..errors import InputError
 from ..study import SUFFIX
 
 
-class Refused(ValueError):
+class Refused(InputError):
     """Bad use; the message is one sentence."""
 
 

@@ -4,6 +4,7 @@ from functools import lru_cache
 
 import numpy as np
 
+from ..errors import InputError
 from .black_body import black_body
 from .observers import WAVELENGTHS, grid_weights, illuminant, observer
 
@@ -32,6 +33,6 @@ def lamp_spectrum(name):
     elif name in LAMPS:
         power = black_body(WAVELENGTHS, float(name.split()[0]))
     else:
-        raise ValueError(f"there is no lamp '{name}': choose from {', '.join(LAMPS)}")
+        raise InputError(f"there is no lamp '{name}': choose from {', '.join(LAMPS)}")
     relative = power / _on_grid("D65")
     return relative / (grid_weights("D65")[:, 1] @ relative)

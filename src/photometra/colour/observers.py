@@ -5,6 +5,8 @@ from importlib.resources import files
 
 import numpy as np
 
+from ..errors import InputError
+
 WAVELENGTHS = np.arange(380.0, 781.0, 5.0)
 """The grid of every spectrum in a compiled surface and in the tracer, nm."""
 
@@ -24,7 +26,7 @@ def _table():
 def observer(name="1931-2"):
     """Wavelengths (nm, 360–830 by 5) and colour matching functions, shape (95, 3), of an observer."""
     if name not in OBSERVERS:
-        raise ValueError(f"no observer '{name}': choose from {', '.join(OBSERVERS)}")
+        raise InputError(f"no observer '{name}': choose from {', '.join(OBSERVERS)}")
     table = _table()
     return table["wavelength_nm"], np.column_stack([table[f"{a}bar_{name}"] for a in "xyz"])
 
@@ -33,7 +35,7 @@ def observer(name="1931-2"):
 def illuminant(name="D65"):
     """Relative power of an illuminant on the observers' wavelengths; E is the equal-energy spectrum."""
     if name not in ILLUMINANTS:
-        raise ValueError(f"no illuminant '{name}': choose from {', '.join(ILLUMINANTS)}")
+        raise InputError(f"no illuminant '{name}': choose from {', '.join(ILLUMINANTS)}")
     table = _table()
     return np.ones_like(table["wavelength_nm"]) if name == "E" else table[name]
 

@@ -8,6 +8,7 @@ from functools import cache
 
 import numpy as np
 
+from ..errors import InputError
 from .black_body import black_body
 from .observers import observer
 
@@ -41,7 +42,7 @@ def temperature_of(xyz):
     """
     xyz = np.asarray(xyz, float)
     if not (np.isfinite(xyz).all() and xyz[1] > 0.0):
-        raise ValueError("black has no colour temperature")
+        raise InputError("black has no colour temperature")
     uv, curve = _uv(xyz), _curve()
     away = np.hypot(*(curve - uv).T)
     i = int(np.clip(np.argmin(away), 1, _MIRED.size - 2))
@@ -52,5 +53,5 @@ def temperature_of(xyz):
     near = _uv(black_body_xyz(kelvin))
     duv = float(np.hypot(*(uv - near)))
     if duv > 0.05:
-        raise ValueError("that colour is too far from any white to have a temperature")
+        raise InputError("that colour is too far from any white to have a temperature")
     return kelvin, duv if uv[1] > near[1] else -duv

@@ -5,6 +5,7 @@ from importlib.resources import files
 
 import numpy as np
 
+from ..errors import InputError
 from ..instruments import measured
 from ..instruments.devices import Piece
 from ..readings import Reading, make_reading
@@ -116,4 +117,4 @@ def bench_piece(name) -> Piece:
     for s in SAMPLES:
         if s.name == name:
             return Piece(f"piece of the {s.name.lower()}", s.truth, s.size_mm, s.slab_mm or s.size_mm)
-    raise ValueError(f"there is no hidden sample of '{name}'")
+    raise InputError(f"there is no hidden sample of '{name}'")

@@ -6,9 +6,11 @@ import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QPainter, QPen, QPolygonF
 
+from ..errors import InputError
 from ..instruments import constants_reading, depth_colours
 from ..surface.scale import Scale
 from . import theme
+from .scheduler import LATER
 from .session import Session
 from .strip_chart import StripChart
 from .workers import AFTER_THE_PICTURE, Latest
@@ -31,7 +33,7 @@ class AbsorptionChart(StripChart):
         super().__init__(100, "Absorption chart", _TIP, parent)
         self.session = session
         self.colours = self.transmittance = None
-        self._worker = Latest("absorption chart", self, AFTER_THE_PICTURE)
+        self._worker = Latest("absorption chart", self, AFTER_THE_PICTURE, LATER)
         self._worker.done.connect(self._computed)
         session.surface_changed.connect(self.refresh)
         session.readings_changed.connect(self.refresh)
@@ -120,5 +122,5 @@ def own_thickness(specimen):
 def _colours_of(specimen):
     try:
         return depth_colours(specimen.surface, _TRIED, constants_reading(specimen.readings))
-    except ValueError:
+    except InputError:
         return None

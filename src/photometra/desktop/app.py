@@ -1,13 +1,13 @@
 """Starting the application."""
 
 import sys
-import traceback
 from pathlib import Path
 
 import platformdirs
 from PyQt6.QtCore import QSettings, QTimer
 from PyQt6.QtWidgets import QApplication
 
+from .. import faults
 from . import theme
 
 
@@ -32,7 +32,7 @@ def _say_what_fails(window):
     """What nobody foresaw is printed in full and told in the window, which goes on."""
 
     def hook(kind, error, trace):
-        traceback.print_exception(kind, error, trace)
+        faults.note(error.with_traceback(trace))
         window.say(f"Something went wrong inside: {kind.__name__}: {error}")
 
     sys.excepthook = hook

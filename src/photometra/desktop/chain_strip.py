@@ -6,6 +6,7 @@ from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QToolButton, QWidget
 
 from ..colour import linear_srgb_to_xyz
 from ..colour.temperature import temperature_of
+from ..errors import InputError
 from ..imaging.display import BALANCE, CHAIN, COMPRESSION, EXPOSURE, FILMIC, PLAIN, VIEW, view_names
 from . import theme
 from .drag_field import DragField
@@ -19,7 +20,7 @@ def white_words(white):
         return "as it is"
     try:
         kelvin, tint = temperature_of(linear_srgb_to_xyz(white))
-    except ValueError:
+    except InputError:
         return "far from white"
     beside = f" {1000.0 * tint:+.0f}".replace("-", "−") if abs(tint) >= 5e-4 else ""
     return f"{round(kelvin, -1):.0f} K{beside}"

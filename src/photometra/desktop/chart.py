@@ -8,6 +8,7 @@ import pyqtgraph as pg
 from PyQt6.QtCore import QPointF, Qt
 from PyQt6.QtWidgets import QHBoxLayout, QSizePolicy, QVBoxLayout, QWidget
 
+from ..errors import InputError
 from ..readings import plain_name, with_mask
 from . import theme
 from .ledger import OUT, drawn, verdict_of
@@ -208,7 +209,7 @@ class ReadingChart(QWidget):
         on = not reading.masked[best]
         try:
             changed = with_mask(reading, [best], on)
-        except ValueError as error:
+        except InputError as error:
             self.session.said.emit(str(error))
             return
         self.session.change_reading(changed, "leave a point out" if on else "count a point again")

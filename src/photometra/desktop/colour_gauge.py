@@ -13,6 +13,7 @@ from PyQt6.QtWidgets import (
 )
 
 from ..colour import linear_srgb_to_xyz
+from ..errors import InputError
 from ..surface import Parameter, format_value, hex_colour, is_spectrum, parse, rgb_of, spectrum_of
 from ..surface.scale import Scale
 from ..surface.values import DEFAULT_IOR
@@ -163,7 +164,7 @@ class TripleGauge(QWidget):
         try:
             plain = text.removesuffix(self.parameter.unit) if self.parameter.unit else text
             value = parse(self.parameter, plain, self._ior)
-        except ValueError as error:
+        except InputError as error:
             self.refused.emit(str(error))
             return
         if text.strip() != format_value(self.parameter, self._value):

@@ -13,6 +13,7 @@ from PyQt6.QtWidgets import (
 )
 
 from ..colour import ILLUMINANTS, OBSERVERS, lab_to_xyz, xyz_to_linear_srgb
+from ..errors import InputError
 from ..readings import KINDS
 from ..readings.geometries import THROUGH
 from ..readings.targets import colour_target
@@ -97,7 +98,7 @@ class ColourTarget(QDialog):
                 geometry, self.sigma.value(), self.tolerance.value(),
                 self.thickness.value() if geometry == THROUGH else 0.0,
             )  # fmt: skip
-        except ValueError as error:
+        except InputError as error:
             self.reading = None
             self.says.setText(f"{str(error)[:1].upper()}{str(error)[1:]}")
         self.take_button.setEnabled(self.reading is not None)

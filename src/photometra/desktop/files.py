@@ -6,6 +6,7 @@ from pathlib import Path
 from PyQt6.QtCore import QEventLoop, QObject, QSettings, QTimer, pyqtSignal
 from PyQt6.QtWidgets import QApplication, QDialog, QFileDialog, QMessageBox
 
+from ..errors import InputError
 from ..imaging.pictures import read_picture
 from ..readings import text_of, understand
 from ..study import SUFFIX, Claim, Journal, Study, StudyError, read_file, rescues, write_file
@@ -13,6 +14,7 @@ from ..tracing import environment_from
 from ..tracing.meshfiles import SUFFIXES, read_mesh
 from .import_sheet import ImportSheet
 from .mesh_question import MeshQuestion
+from .scheduler import LATER
 from .session import Session
 from .text import message
 from .workers import Latest, LongJob
@@ -44,7 +46,7 @@ class Files(QObject):
         self.import_sheet = None
         self._writer = Latest("saving", self)
         self._writer.done.connect(self._written)
-        self._keeper = Latest("autosave", self)
+        self._keeper = Latest("autosave", self, 0.0, LATER)
         self._keeper.done.connect(self._kept)
         self._told_of_autosave = False
         self._idle = QTimer(self, singleShot=True, interval=_AUTOSAVE_AFTER_MS)
@@ -251,7 +253,7 @@ class Files(QObject):
         """Where a specimen stands in the study; None, said, where it is gone meanwhile."""
         try:
             return self.session.study.index(specimen_name)
-        except ValueError as error:
+        except InputError as error:
             self.refuse(str(error))
             return None
 

@@ -10,6 +10,7 @@ from PyQt6.QtGui import QColor, QPainter, QPen, QPolygonF
 from ..fitting import film_misfits, reflectance_reading
 from ..instruments import constants_reading, film_colours
 from . import theme
+from .scheduler import LATER
 from .session import Session
 from .strip_chart import StripChart
 from .workers import AFTER_THE_PICTURE, Latest
@@ -38,7 +39,7 @@ class FilmChart(StripChart):
         self._by_thickness = self._by_angle = None
         self._told = None
         self._cancel = threading.Event()
-        self._worker = Latest("film chart", self, AFTER_THE_PICTURE)
+        self._worker = Latest("film chart", self, AFTER_THE_PICTURE, LATER)
         self._worker.done.connect(self._computed)
         # Trying every thickness takes a second of both cores: not while a gauge moves.
         self._rest = QTimer(self, singleShot=True, interval=_RESTS_MS)

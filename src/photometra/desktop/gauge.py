@@ -6,6 +6,7 @@ from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QFont, QFontMetricsF, QPainter, QPen, QPolygonF
 from PyQt6.QtWidgets import QHBoxLayout, QLineEdit, QSizePolicy, QToolButton, QVBoxLayout, QWidget
 
+from ..errors import InputError
 from ..surface import Parameter, format_value
 from ..surface.scale import Scale
 from ..surface.values import parse_number
@@ -347,7 +348,7 @@ class Gauge(QWidget):
         text = text.split("±")[0] if "±" in text else text
         try:
             value = parse_number(self.parameter, text)
-        except ValueError as error:
+        except InputError as error:
             self.refused.emit(str(error))
             return
         self.changed.emit(value, False)

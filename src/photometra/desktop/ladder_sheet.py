@@ -18,6 +18,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from ..errors import InputError
 from ..fitting import agreements
 from ..imaging.booths import compiled_in, display_of, limits_of, scene_of
 from ..imaging.ladders import CONSTANTS, MOST_STEPS, LadderPictures, constants_axis, number_axis, stepped, surfaces_axis
@@ -234,8 +235,8 @@ class LadderSheet(Sheet):
         try:
             across, down = self._axis(self.across), self._axis(self.down)
             if down is not None and down.name == across.name:
-                raise ValueError("step two different things, or one alone")
-        except ValueError as error:
+                raise InputError("step two different things, or one alone")
+        except InputError as error:
             self.session.said.emit(str(error))
             return
         self._begin(specimen, across, down)

@@ -15,6 +15,7 @@ from PyQt6.QtWidgets import (
 )
 
 from .. import __version__
+from ..errors import InputError
 from ..instruments.derived import constants_of_ellipsometry
 from ..optics.jit import is_warm
 from ..surface.constants import FROM_MODEL, choosing
@@ -229,7 +230,7 @@ class MainWindow(QMainWindow):
     def _take_from_shelf(self, reading):
         try:
             self.session.add_reading(reading, "measure")
-        except ValueError as error:
+        except InputError as error:
             self.say(str(error))
 
     def add_colour_target(self):
@@ -336,7 +337,7 @@ class MainWindow(QMainWindow):
             return
         try:
             self.session.add_reading(constants_of_ellipsometry(source), "constants from the ellipsometry")
-        except ValueError as error:
+        except InputError as error:
             self.say(str(error))
 
     def browse_constants(self, target="constants"):
@@ -392,7 +393,7 @@ class MainWindow(QMainWindow):
         """Apply a change to the study, or say why not."""
         try:
             self.session.history.apply(change(), label)
-        except ValueError as error:
+        except InputError as error:
             self.files.refuse(str(error))
 
     def use_theme(self, name):
@@ -433,7 +434,7 @@ class MainWindow(QMainWindow):
             if box.clickedButton() is back:
                 try:
                     self.files.open_recovered(rescue)
-                except ValueError as error:
+                except InputError as error:
                     self.files.refuse(str(error))
                     continue
                 return True

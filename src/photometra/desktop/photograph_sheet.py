@@ -9,9 +9,9 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QCheckBox, QComboBox, QFileDialog, QHBoxLayout, QPushButton, QVBoxLayout
 
 from ..colour import linear_srgb_to_xyz
+from ..errors import InputError
 from ..imaging.booths import display_of
 from ..imaging.curves import CURVES, curve_of
-from ..imaging.framing import WHOLE
 from ..imaging.lining_up import scale_and_turn, scaled, turned
 from ..imaging.pictures import PictureError
 from ..imaging.pyramid import kept_pyramid, pyramid_in
@@ -24,7 +24,7 @@ from ..imaging.references import (
     place_in_frame,
 )
 from ..readings import read_file
-from ..study import Reference
+from ..study import WHOLE, Reference
 from ..study.proof import IDENTITY
 from .drag_field import DragField
 from .photograph_view import PhotographView
@@ -198,7 +198,7 @@ class PhotographSheet(Sheet):
         study = self.session.study.with_image(reference.picture, data)
         try:
             i = study.index(wanted)
-        except ValueError as error:
+        except InputError as error:
             self.session.said.emit(str(error))
             return
         if reduced > 1:
@@ -291,7 +291,7 @@ class PhotographSheet(Sheet):
             shown /= 2.0**self.reference.exposure
         try:
             matrix = calibrated_by_neutral(patch.reshape(-1, 3).mean(axis=0), shown)
-        except ValueError as error:
+        except InputError as error:
             self.session.said.emit(str(error))
             return
         self.residuals = None
@@ -318,7 +318,7 @@ class PhotographSheet(Sheet):
         wanted = (our_chart() if self.chart is None else self.chart) / 2.0**self.reference.exposure
         try:
             found = calibrated_by_chart(pyramid, self.chart_corners, wanted)
-        except ValueError as error:
+        except InputError as error:
             self.session.said.emit(str(error))
             return
         self.residuals = found.residuals

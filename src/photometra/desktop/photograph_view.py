@@ -5,9 +5,11 @@ from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QPainter, QPen, QPolygonF, QTransform
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
-from ..imaging.framing import WHOLE, corners_within
+from ..errors import InputError
+from ..imaging.framing import corners_within
 from ..imaging.lining_up import moved
 from ..imaging.references import CHART_SHAPE, homography, mapped
+from ..study import WHOLE
 from . import theme
 from .picture import light_turn_of, orbit_of, wheel_factor
 from .tiles import Tiles
@@ -214,7 +216,7 @@ class PhotographView(QWidget):
         w, h = float(self.render.width()), float(self.render.height())
         try:
             places = mapped(homography(WHOLE, self.corners), corners_within(w / h, self.tiles.pyramid.aspect))
-        except ValueError:
+        except InputError:
             return
         onto = QTransform()
         source = QPolygonF([QPointF(x * w, y * h) for x, y in WHOLE])
@@ -229,7 +231,7 @@ class PhotographView(QWidget):
         """The middles of a chart's patches, as they will be read."""
         try:
             matrix = homography(WHOLE, self.corners)
-        except ValueError:
+        except InputError:
             return
         columns, rows = CHART_SHAPE
         painter.setFont(theme.font(8.5))

@@ -15,6 +15,7 @@ from PyQt6.QtWidgets import (
     QVBoxLayout,
 )
 
+from ..errors import InputError
 from ..imaging.booths import display_of
 from ..imaging.pictures import PictureError, decoded_picture
 from ..study import differing
@@ -181,7 +182,7 @@ class ProofSheet(Sheet):
         """What the proof differs in from the present surface of its specimen, and how it agreed."""
         try:
             now = self.session.study.specimen(proof.specimen).surface
-        except ValueError:
+        except InputError:
             return ["Its specimen is not in the study any more."]
         lines = _changes(proof.surface, now, "Now it is the same.", "Then, and now:")
         lines += ["", *(f"{r}: {v:.3g} of {t:g}" for r, v, t in proof.agreement)]
@@ -197,7 +198,7 @@ class ProofSheet(Sheet):
         proof = self.chosen
         try:
             self.session.bring_back(proof)
-        except ValueError as error:
+        except InputError as error:
             self.session.said.emit(str(error))
 
     def _remove(self):

@@ -3,6 +3,7 @@
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QFileDialog, QHBoxLayout, QLineEdit, QPushButton, QVBoxLayout
 
+from ..errors import InputError
 from ..readings import averaged, resampled, with_mask, with_uncertainty, write_file
 from .chart import ReadingChart
 from .reading_form import ReadingForm
@@ -94,7 +95,7 @@ class ReadingSheet(Sheet):
         reading = self.session.reading
         try:
             changed = make(reading)
-        except ValueError as error:
+        except InputError as error:
             self.session.said.emit(str(error))
             self.refresh()
             return
@@ -118,7 +119,7 @@ class ReadingSheet(Sheet):
             try:
                 step = float(self.step.text().replace(",", "."))
             except ValueError:
-                raise ValueError(f"'{self.step.text()}' is not a step") from None
+                raise InputError(f"'{self.step.text()}' is not a step") from None
             return resampled(reading, step)
 
         self._change(make, "resample a reading")

@@ -13,6 +13,7 @@ from ..study import Specimen, Study
 from ..surface.constants import FROM_READING
 from ..tracing import Rendering
 from .images import image_of
+from .scheduler import SCHEDULER
 from .workers import error_text
 
 _EMIT_EVERY = 0.12
@@ -102,6 +103,7 @@ class RenderLoop(QObject):
             else:
                 self._fresh = True
                 self._cancel.set()
+                SCHEDULER.picture_pending(True)
                 self._asked_at = time.perf_counter()
             self._request = request
             self._wake.notify()
@@ -131,6 +133,7 @@ class RenderLoop(QObject):
         with self._wake:
             self._ended = True
             self._cancel.set()
+            SCHEDULER.picture_pending(False)
             self._wake.notify()
         self._thread.join()
 
@@ -156,6 +159,7 @@ class RenderLoop(QObject):
                     self._advance(rendering, request, cancel)
             except Exception as error:
                 rendering = None
+                SCHEDULER.picture_pending(False)
                 if not self._ended:
                     self.failed.emit(error_text(error))
 
@@ -208,6 +212,8 @@ class RenderLoop(QObject):
         image = image_of(shown)
         if self._ended:
             return
+        if not self._fresh:
+            SCHEDULER.picture_pending(False)
         self.frame.emit(
             Frame(
                 image, linear, request, step, rendering.samples, rendering.noise(), rendering.seconds,

@@ -15,6 +15,7 @@ from ..surface.scale import Scale
 from ..tracing import Camera, Rendering
 from . import theme
 from .images import image_of
+from .scheduler import LATER
 from .session import Session
 from .workers import Latest
 
@@ -44,7 +45,7 @@ class RoughnessRow(QWidget):
         self.values, self._images = [], []
         self._present = None
         self._shown = None
-        self._worker = Latest("roughness row", self)
+        self._worker = Latest("roughness row", self, 0.0, LATER)
         self._worker.done.connect(self._rendered)
         self._worker.failed.connect(session.said)
         self._cancel = threading.Event()

@@ -14,6 +14,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from ..errors import InputError
 from ..imaging.booths import UNIFORM, display_of, environment_names, scene_of
 from ..imaging.display import FILMIC, PLAIN, exposure_for_white
 from ..imaging.framing import in_view
@@ -338,13 +339,13 @@ class Sight(QWidget):
         try:
             if what == NEUTRAL:
                 if min(colour) <= 1e-5:
-                    raise ValueError("that place is too dark to balance on; choose a lighter grey")
+                    raise InputError("that place is too dark to balance on; choose a lighter grey")
                 # Only the hue of the light counts.
                 white = tuple(v / max(colour) for v in colour)
                 self.session.set_booth("white balance", white=white)
             else:
                 self.session.set_booth("expose for white", exposure=round(exposure_for_white(colour), 3))
-        except ValueError as error:
+        except InputError as error:
             self.session.said.emit(str(error))
 
     def _place_pin(self, form, begin, end):

@@ -17,6 +17,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from ..errors import InputError
 from ..fitting import agreements, applicable, solve, told
 from ..imaging.photographed import Photographed
 from ..surface import PARAMETERS, hex_colour
@@ -227,7 +228,7 @@ class SolveSheet(QWidget):
         self.close_button.setVisible(True)
         try:
             now = self.session.study.specimen(self._specimen.name)
-        except ValueError:
+        except InputError:
             self._failed("The specimen was removed meanwhile; nothing was changed.")
             return
         if (now.surface, now.readings) != (self._specimen.surface, self._specimen.readings):

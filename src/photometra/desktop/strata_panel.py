@@ -17,6 +17,7 @@ from PyQt6.QtWidgets import (
 
 from ..colour import reflectance_to_xyz, xyz_to_linear_srgb
 from ..colour.observers import WAVELENGTHS
+from ..errors import InputError
 from ..fitting import applicable, scale_findings
 from ..instruments import constants_reading, inner_split, light_split
 from ..optics import fresnel_conductor
@@ -188,7 +189,7 @@ class StrataPanel(QWidget):
         try:
             bounds = [parse_number(p, part) for part in text.split(" to ")] if text.strip() else None
             self.session.set_bounds(name, bounds)
-        except ValueError as error:
+        except InputError as error:
             self.session.said.emit(str(error))
 
     def _let_go(self, name):
@@ -257,7 +258,7 @@ class StrataPanel(QWidget):
             return table(key).name, None
         try:
             n, k = constants_of(specimen.surface, constants_reading(specimen.readings))
-        except ValueError:
+        except InputError:
             return "reading (missing)", None
         facing = fresnel_conductor(1.0, n, k)
         title = _NOT_TABLES.get(key) or table(key).name
@@ -302,7 +303,7 @@ def _split_of(specimen, angle):
     surface = specimen.surface.as_measured()
     try:
         compiled = compile_surface(surface, constants)
-    except ValueError:
+    except InputError:
         return None, None
     inner = inner_split(compiled, 180.0 - angle) if angle > 90.0 else None
     return light_split(surface, compiled, min(angle, 180.0 - angle), specimen.size_mm, constants), inner

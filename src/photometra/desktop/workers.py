@@ -1,74 +1,55 @@
 """Work away from the window's thread: the newest of many small jobs, and one long job with progress and cancel."""
 
 import threading
-import time
-import traceback
 
 from PyQt6.QtCore import QObject, pyqtSignal
 
-AFTER_THE_PICTURE = 0.05
-"""Seconds by which other work stands back after a change, so that the first picture has the cores to itself."""
+from .. import faults
+from ..errors import InputError
+from .scheduler import LOOKED_AT, SCHEDULER, Work
+
+AFTER_THE_PICTURE = 0.02
+"""Seconds by which work on what changes stands back, so that the render loop can say that a picture is pending."""
 
 
 class Latest(QObject):
-    """Runs jobs on a thread of its own, one at a time; of those that wait, only the newest. Signals come back.
+    """Of many small jobs of one kind the newest, on the scheduler's threads, one at a time. Signals come back.
 
-    A job waits `delay` seconds first; meanwhile a newer one may take its place.
+    A job waits `delay` seconds first; meanwhile a newer one may take its place. priority: `LOOKED_AT` or `LATER`.
     """
 
     done = pyqtSignal(object)
     failed = pyqtSignal(str)
 
-    def __init__(self, name, parent=None, delay=0.0):
+    def __init__(self, name, parent=None, delay=0.0, priority=LOOKED_AT, scheduler=SCHEDULER):
         super().__init__(parent)
-        self._delay = delay
-        self._waiting = None
-        self._ended = self._at_once = False
-        self._busy = False
-        self._wake = threading.Condition()
-        self._thread = threading.Thread(target=self._run, name=name, daemon=True)
-        self._thread.start()
+        self._work, self._scheduler = Work(name, priority, delay), scheduler
 
     def submit(self, job, at_once=False):
         """Run `job()` soon, instead of whatever still waits; at once: without the delay, as more of the same work."""
-        with self._wake:
-            self._waiting, self._at_once = job, at_once
-            self._wake.notify()
+        self._scheduler.submit(self._work, lambda: self._do(job), at_once)
 
     @property
     def is_idle(self):
-        with self._wake:
-            return self._waiting is None and not self._busy
+        return self._work.is_idle
+
+    def cancel(self):
+        """Forget the job that waits."""
+        self._scheduler.cancel(self._work)
 
     def end(self):
-        with self._wake:
-            self._ended, self._waiting = True, None
-            self._wake.notify()
-        self._thread.join()
+        self._scheduler.end(self._work)
 
-    def _run(self):
-        while True:
-            with self._wake:
-                self._busy = False
-                while self._waiting is None and not self._ended:
-                    self._wake.wait()
-                if self._delay and not self._ended and not self._at_once:
-                    # Woken early by every newer job; the delay counts from the first.
-                    due = time.monotonic() + self._delay
-                    while not self._ended and (left := due - time.monotonic()) > 0.0:
-                        self._wake.wait(left)
-                if self._ended:
-                    return
-                job, self._waiting, self._busy = self._waiting, None, True
-            try:
-                result = job()
-            except Exception as error:
-                self._say(self.failed, error_text(error))
-            else:
-                self._say(self.done, result)
+    def _do(self, job):
+        try:
+            result = job()
+        except Exception as error:
+            self._say(self.failed, error_text(error))
+        else:
+            self._say(self.done, result)
 
     def _say(self, signal, value):
-        if not self._ended:
+        if not self._work.is_ended:
             signal.emit(value)
 
 
@@ -118,8 +99,8 @@ class LongJob(QObject):
 
 
 def error_text(error):
-    """A sentence for people; what nobody foresaw also goes to standard error in full."""
-    if not isinstance(error, (ValueError, OSError)):
-        traceback.print_exception(error)
-        return f"something went wrong inside ({type(error).__name__}: {error})"
+    """A sentence for people; what nobody foresaw goes to the log in full."""
+    if not isinstance(error, (InputError, OSError)):
+        where = faults.note(error)
+        return f"something went wrong inside ({type(error).__name__}: {error}); the trace is in {where}"
     return str(error)

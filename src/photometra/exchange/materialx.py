@@ -11,6 +11,7 @@ import numpy as np
 
 from ..colour import interpolated, reflectance_to_xyz, xyz_to_linear_srgb
 from ..colour.observers import WAVELENGTHS
+from ..errors import InputError
 from ..instruments import constants_reading
 from ..optics.dispersion import LINE_D_SODIUM_NM
 from ..optics.fresnel import COS_EDGE
@@ -21,7 +22,7 @@ from ..surface.coat import COLOUR_UM
 from ..surface.compile import body_constants, compile_measured, compile_surface
 
 
-class ExportError(ValueError):
+class ExportError(InputError):
     """A document that could not be written; the message is one sentence for people."""
 
 

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from ..errors import InputError
 from ..instruments import INSTRUMENTS, constants_reading, measured
 from ..optics.threads import thread_count
 from ..readings import Reading
@@ -123,7 +124,7 @@ def next_readings(surface: Surface, readings, free, bounds=None, size_mm=0.0, re
             try:
                 reading = measured(key, surface, constants=constants, thickness_mm=size_mm, **how)
                 (slopes,) = _slopes_by_reading(surface, [reading], scalars, cancel, pool, constants)
-            except ValueError:
+            except InputError:
                 # This surface has nothing for that instrument to read.
                 continue
             after = _errors(np.vstack([known, slopes * width]), width, scalars)

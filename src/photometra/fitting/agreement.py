@@ -6,6 +6,7 @@ from functools import lru_cache
 import numpy as np
 
 from ..colour import delta_e_2000, linear_srgb_to_xyz, reflectance_to_xyz, xyz_to_lab
+from ..errors import InputError
 from ..instruments import constants_reading, model_of
 from ..readings import Reading
 from ..surface import Surface
@@ -91,7 +92,7 @@ def agreement(reading: Reading, surface: Surface, compiled: CompiledSurface, con
     """One reading's agreement; a reading that the surface cannot answer has a `problem` instead."""
     try:
         model = model_of(reading, surface, compiled, constants)
-    except ValueError as error:
+    except InputError as error:
         return Agreement(reading, float("inf"), None, None, str(error))
     return Agreement(reading, misfit(reading, model), model, reading.difference(model) / reading.stacked()[1])
 
@@ -102,6 +103,6 @@ def agreements(surface: Surface, readings: tuple[Reading, ...]) -> tuple[Agreeme
     constants = constants_reading(readings)
     try:
         compiled = compile_measured(surface, constants)
-    except ValueError as error:
+    except InputError as error:
         return tuple(Agreement(r, float("inf"), None, None, str(error)) for r in readings)
     return tuple(agreement(r, surface, compiled, constants) for r in readings)

@@ -2,6 +2,7 @@
 
 import numpy as np
 
+from ..errors import InputError
 from ..instruments import constants_reading, model_of
 from ..surface import PARAMETERS, Surface, scalar_owner, scalars_of
 from ..surface.compile import compile_measured
@@ -27,9 +28,9 @@ def free_names(surface: Surface, names) -> list[str]:
     for name in names:
         p, component = scalar_owner(name)
         if not p.solvable:
-            raise ValueError(f"{p.name} cannot be solved for; set it by hand")
+            raise InputError(f"{p.name} cannot be solved for; set it by hand")
         if not awake.applies(p.name):
-            raise ValueError(f"{p.name} does nothing on this surface as it stands; hold it")
+            raise InputError(f"{p.name} does nothing on this surface as it stands; hold it")
         scalars += [name] if component is not None else scalars_of(name, awake[name])
     order = list(PARAMETERS)
     return sorted(dict.fromkeys(scalars), key=lambda s: order.index(scalar_owner(s)[0].name))
@@ -49,7 +50,7 @@ def range_of(scalar, bounds):
         if name in bounds:
             low, high = max(low, bounds[name][0]), min(high, bounds[name][1])
     if not low < high:
-        raise ValueError(f"{scalar}: the lower bound must be below the upper one")
+        raise InputError(f"{scalar}: the lower bound must be below the upper one")
     return low, high
 
 
@@ -152,7 +153,7 @@ class Problem:
         """The same problem from another surface, with one more parameter free; None where it cannot be."""
         try:
             scalars = [*self.scalars, *(s for s in free_names(surface, [name]) if s not in self.scalars)]
-        except ValueError:
+        except InputError:
             return None
         wider = Problem(surface, self.readings, scalars, self._bounds, None, self.cancel, self.further)
         wider.constants = self.constants

@@ -11,6 +11,7 @@ from dataclasses import dataclass, field, replace
 
 import numpy as np
 
+from ..errors import InputError
 from ..instruments import constants_reading
 from ..optics.threads import thread_count
 from ..surface import PARAMETERS, Surface, is_spectrum, scalar_owner, spectrum_of
@@ -95,9 +96,9 @@ def solve(
     active = counting(surface, readings)
     scalars = free_names(surface, free)
     if not scalars:
-        raise ValueError("no parameter is free that does anything on this surface; free at least one")
+        raise InputError("no parameter is free that does anything on this surface; free at least one")
     if not active and further is None:
-        raise ValueError("there is no active reading to solve from; import or activate one")
+        raise InputError("there is no active reading to solve from; import or activate one")
     with ThreadPoolExecutor(max_workers=thread_count()) as pool:
 
         def descend(start, names, by_colour=False):

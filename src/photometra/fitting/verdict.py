@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from ..errors import InputError
 from ..instruments import model_of
 from ..readings import Reading
 from ..readings.model import place_text
@@ -136,6 +137,6 @@ def _left(problem, surface, p, pool):
         reach = 0.25 * (wider.high - wider.low)
         x = np.clip(x + np.clip(step, -reach, reach), wider.low, wider.high)
         after = wider.residuals(x)[: wider.points]
-    except ValueError:
+    except InputError:
         return None
     return min(float(after @ after), float(r @ r))

@@ -6,6 +6,7 @@ import tempfile
 import numpy as np
 
 from ..colour import decode_srgb, xyz_to_linear_srgb
+from ..errors import InputError
 from .pictures import opened_picture
 
 CURVES = ("linear", "sRGB", "gamma 2.2", "profile")
@@ -29,7 +30,7 @@ def decoded(pixels, curve):
         return decode_srgb(pixels).astype(np.float32)
     if curve == "gamma 2.2":
         return np.sign(pixels) * np.abs(pixels).astype(np.float32) ** np.float32(2.2)
-    raise ValueError(f"there is no curve '{curve}': choose from {', '.join(CURVES)}")
+    raise InputError(f"there is no curve '{curve}': choose from {', '.join(CURVES)}")
 
 
 def curve_table(curve, kind):
@@ -51,7 +52,7 @@ def decoded_by_profile(pixels, profile):
     import PyOpenColorIO as ocio
 
     if profile is None:
-        raise ValueError("there is no colour profile in the file; choose a curve instead")
+        raise InputError("there is no colour profile in the file; choose a curve instead")
     handle, path = tempfile.mkstemp(suffix=".icc")
     try:
         with os.fdopen(handle, "wb") as out:
@@ -60,7 +61,7 @@ def decoded_by_profile(pixels, profile):
         to_xyz = ocio.FileTransform(src=path, direction=ocio.TRANSFORM_DIR_INVERSE)
         processor = ocio.Config.CreateRaw().getProcessor(to_xyz).getDefaultCPUProcessor()
     except ocio.Exception:
-        raise ValueError("the colour profile in the file cannot be used; choose a curve instead") from None
+        raise InputError("the colour profile in the file cannot be used; choose a curve instead") from None
     finally:
         os.unlink(path)
     xyz = np.ascontiguousarray(pixels, np.float32)

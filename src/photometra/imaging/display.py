@@ -15,6 +15,7 @@ import numpy as np
 
 from ..colour import adaptation, encode_srgb, linear_srgb_to_xyz, white_point, xyz_to_lab
 from ..colour.spaces import RGB_TO_XYZ, XYZ_TO_RGB
+from ..errors import InputError
 
 PLAIN = "plain"
 """The view that changes nothing but the screen's encoding: sRGB, cut at white."""
@@ -56,7 +57,7 @@ def _exact(view):
     display = config.getDefaultDisplay()
     name = config.getDefaultView(display) if view == FILMIC else view
     if name not in config.getViews(display):
-        raise ValueError(f"there is no view '{view}': choose from {', '.join(view_names())}")
+        raise InputError(f"there is no view '{view}': choose from {', '.join(view_names())}")
     source = config.getColorSpace("lin_rec709") or config.getColorSpace("Linear Rec.709 (sRGB)")
     source = source.getName() if source else ocio.ROLE_SCENE_LINEAR
     return config.getProcessor(source, display, name, ocio.TRANSFORM_DIR_FORWARD).getDefaultCPUProcessor()
@@ -89,7 +90,7 @@ def balance_matrix(white):
         return np.eye(3)
     xyz = linear_srgb_to_xyz(white)
     if not np.all(np.isfinite(xyz)) or xyz[1] <= 1e-6 or np.min(white) <= 0.0:
-        raise ValueError("white balance needs a place that is lit in all three channels")
+        raise InputError("white balance needs a place that is lit in all three channels")
     return XYZ_TO_RGB @ adaptation(xyz / xyz[1], white_point("D65")) @ RGB_TO_XYZ
 
 
@@ -183,5 +184,5 @@ def exposure_for_white(linear_white):
     """Stops that bring the luminance of a chosen white to just 1; ValueError where it is dark."""
     luminance = float(linear_srgb_to_xyz(linear_white)[1])
     if luminance <= 1e-6:
-        raise ValueError("that place is too dark to expose for")
+        raise InputError("that place is too dark to expose for")
     return -float(np.log2(luminance))

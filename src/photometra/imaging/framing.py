@@ -6,10 +6,8 @@ camera shows; beside it they go on beyond 0 and 1.
 
 import numpy as np
 
+from ..study import WHOLE
 from ..tracing.scene import frame_extent
-
-WHOLE = ((0.0, 0.0), (1.0, 0.0), (1.0, 1.0), (0.0, 1.0))
-"""The corners of a frame: left top, right top, right bottom, left bottom."""
 
 
 def in_view(places, aspect):

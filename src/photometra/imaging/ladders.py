@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from ..errors import InputError
 from ..surface import PARAMETERS, Surface, format_value, parameter, table, table_names
 from ..surface.constants import choosing
 from ..surface.scale import Scale
@@ -32,12 +33,12 @@ def number_axis(name, low, high, count) -> Axis:
     """Steps of a number parameter from low to high; ValueError where they will not do."""
     p = parameter(name)
     if p.kind != "number":
-        raise ValueError(f"{name} is not a number; step one of the gauges")
+        raise InputError(f"{name} is not a number; step one of the gauges")
     if not 2 <= count <= MOST_STEPS:
-        raise ValueError(f"a ladder has 2 to {MOST_STEPS} steps")
+        raise InputError(f"a ladder has 2 to {MOST_STEPS} steps")
     hard_low, hard_high = p.hard
     if not hard_low <= low < high <= hard_high:
-        raise ValueError(f"{name} can be stepped upwards, within {hard_low:g} to {hard_high:g}")
+        raise InputError(f"{name} can be stepped upwards, within {hard_low:g} to {hard_high:g}")
     span = p.span
     scale = Scale(min(low, span[0]), max(high, span[1]), p.scale)
     places = np.linspace(scale.place(low), scale.place(high), count)

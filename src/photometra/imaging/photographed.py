@@ -9,6 +9,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..colour import delta_e_2000, linear_srgb_to_xyz, xyz_to_lab
+from ..errors import InputError
 from ..fitting import Cancelled
 from ..instruments import constants_reading
 from ..surface.compile import compile_surface
@@ -96,10 +97,10 @@ class Photographed:
 
     def __init__(self, study, specimen, seed=1):
         if specimen.reference is None:
-            raise ValueError(f"{specimen.name} has no photograph; load one and line it up with the render")
+            raise InputError(f"{specimen.name} has no photograph; load one and line it up with the render")
         pins = study.counting_pins(specimen)
         if not pins:
-            raise ValueError("no pin counts; tick at least one that lies on the specimen")
+            raise InputError("no pin counts; tick at least one that lies on the specimen")
         self.seed, self.rough = seed, False
         self.scene, self.display = scene_of(study, specimen), display_of(study.booth)
         self._limits = limits_of(study.booth)
@@ -120,7 +121,7 @@ class Photographed:
                 self.pins.append(pin)
                 self._places.append((rows[known], columns[known], along[known]))
         if not self.pins:
-            raise ValueError("no pin that counts lies on a part of the photograph that is neither cut off nor clipped")
+            raise InputError("no pin that counts lies on a part of the photograph that is neither cut off nor clipped")
         self._only = np.zeros((self.height, self.width), bool)
         for rows, columns, _ in self._places:
             self._only[rows, columns] = True

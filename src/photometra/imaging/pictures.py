@@ -7,13 +7,15 @@ from pathlib import Path
 
 import numpy as np
 
+from ..errors import InputError
+
 _LARGEST_SIDE = 32768
 _MOST_NUMBERS = 16384 * 8192 * 3
 """Pixels times channels that are decoded at the most: what a header promises, a few bytes may keep."""
 DAMAGED = "the picture is damaged; save it again from where it came from"
 
 
-class PictureError(ValueError):
+class PictureError(InputError):
     """A picture file that cannot be used; the message is one sentence for people."""
 
 

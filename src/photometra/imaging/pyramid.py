@@ -11,6 +11,7 @@ from pathlib import Path
 
 import numpy as np
 
+from ..errors import InputError
 from .curves import curve_table, decoded, decoded_by_profile
 from .pictures import DAMAGED, PictureError, opened_picture
 
@@ -74,7 +75,7 @@ def _bands(source, spec):
         else:
             rows = source.read_scanlines(0, 0, top + y, top + end, 0, 0, channels, kind)
         if rows is None:
-            raise ValueError(DAMAGED)
+            raise InputError(DAMAGED)
         rows = np.asarray(rows).reshape(end - y, spec.width, channels)
         yield rows if channels == 3 else np.repeat(rows, 3, axis=2)
 
@@ -98,7 +99,7 @@ def pyramid_of(path, curve, most=MOST_PIXELS) -> Pyramid:
                 for _ in range(reduced.bit_length() - 1):
                     linear = _halved(linear)
                 parts.append(_half(linear))
-        except ValueError as error:
+        except InputError as error:
             raise PictureError(f"{path}: {error}") from None
     return pyramid_from(np.concatenate(parts), reduced)
 

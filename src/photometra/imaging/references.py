@@ -18,7 +18,9 @@ from ..colour import (
     xyz_to_lab,
     xyz_to_linear_srgb,
 )
-from .framing import WHOLE, corners_within, in_frame, in_view
+from ..errors import InputError
+from ..study import WHOLE
+from .framing import corners_within, in_frame, in_view
 from .pyramid import pyramid_in
 
 CHART_SHAPE = (6, 4)
@@ -46,7 +48,7 @@ def chart_from(reading):
     of its patches, row by row. ValueError where it is not one."""
     count = CHART_SHAPE[0] * CHART_SHAPE[1]
     if reading.kind_key != "colour" or reading.rows != count:
-        raise ValueError(f"a chart's values are {count} colours, row by row; there are {reading.rows}")
+        raise InputError(f"a chart's values are {count} colours, row by row; there are {reading.rows}")
     lab = np.column_stack([reading.columns[c] for c in "Lab"])
     xyz = lab_to_xyz(lab, reading.illuminant, reading.observer)
     adapt = adaptation(white_point(reading.illuminant, reading.observer), white_point())
@@ -65,7 +67,7 @@ def homography(source, target):
         for skip in range(4):
             a, b, c = np.delete(four, skip, axis=0)
             if abs((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])) < 1e-9:
-                raise ValueError("three of the four points lie in one line; place them at the corners")
+                raise InputError("three of the four points lie in one line; place them at the corners")
     return np.append(np.linalg.solve(matrix, target.reshape(-1)), 1.0).reshape(3, 3)
 
 
@@ -178,11 +180,11 @@ def calibrated_by_patches(read, wanted) -> Calibration:
     """
     read, wanted = np.asarray(read, float), np.asarray(wanted, float)
     if not np.isfinite(read).all() or read.max() <= 1e-6:
-        raise ValueError("the chart is black where its corners were placed; place them again")
+        raise InputError("the chart is black where its corners were placed; place them again")
     weight = 1.0 / (wanted.mean(axis=1) + 0.02)
     weighted = read * weight[:, None]
     if np.linalg.matrix_rank(weighted, tol=1e-3 * np.linalg.norm(weighted)) < 3:
-        raise ValueError("the patches are too alike for a chart; place the four corners on its outer corners")
+        raise InputError("the patches are too alike for a chart; place the four corners on its outer corners")
     matrix = np.linalg.lstsq(weighted, wanted * weight[:, None], rcond=None)[0].T
     back = read @ matrix.T
     labs = (xyz_to_lab(linear_srgb_to_xyz(np.maximum(v, 0.0))) for v in (back, wanted))
@@ -199,6 +201,6 @@ def calibrated_by_neutral(colour, luminance=None):
     """The diagonal 3×3 matrix that makes a colour (3,) neutral, of a luminance where one is known; else its own."""
     colour = np.asarray(colour, float)
     if not np.isfinite(colour).all() or colour.min() <= 1e-5:
-        raise ValueError("that place is too dark to balance on; choose a lighter grey")
+        raise InputError("that place is too dark to balance on; choose a lighter grey")
     level = float(linear_srgb_to_xyz(colour)[1]) if luminance is None else luminance
     return np.diag(level / colour)

@@ -20,7 +20,7 @@ def spectrum_at(study, specimen, only, cancel=None, paths=_PATHS, seed=1):
     samples = int(np.clip(paths / len(films) / max(int(only.sum()), 1), _FEWEST, 4096))
     radiance = np.zeros(BANDS_NM.size)
     for bands, film in films:
-        rendering = Rendering(compiled, scene, width, height, seed, limits, only=only, film=film)
+        rendering = Rendering(compiled, scene, width, height, seed, limits, only=only, sensor=film)
         if not rendering.add(samples, cancel):
             return None
         radiance[bands] = rendering.picture()[only].mean(axis=0)

@@ -3,6 +3,7 @@
 import numpy as np
 
 from ..colour import WAVELENGTHS, reflectance_to_xyz, xyz_to_linear_srgb
+from ..errors import InputError
 from ..surface import Surface, rows
 from ..surface.compile import compile_surface
 from ..surface.facets import wall_facet
@@ -15,7 +16,7 @@ def depth_colours(surface: Surface, thickness_mm, constants=None):
     own, as `constants_reading`. ValueError where the surface is a metal.
     """
     if surface["metalness"] >= 1.0:
-        raise ValueError("a metal lets nothing through")
+        raise InputError("a metal lets nothing through")
     slab = surface.with_values({"transmission": 1.0, "thin_walled": True})
     compiled = compile_surface(slab, constants)
     scalars, props = compiled.scalars.copy(), np.ascontiguousarray(compiled.spectra[:, :-1])

@@ -2,6 +2,7 @@
 
 import numpy as np
 
+from ..errors import InputError
 from ..optics.dispersion import constants_from_ellipsometry
 from ..readings import Reading, averaged, make_reading
 
@@ -17,7 +18,7 @@ def constants_of_ellipsometry(reading: Reading) -> Reading:
     angle, psi, delta = (reading.columns[c][keep] for c in ("angle_deg", "psi_deg", "delta_deg"))
     n, k = constants_from_ellipsometry(angle, psi, delta)
     if not (np.isfinite(n).all() and np.isfinite(k).all()):
-        raise ValueError(f"{reading.name}: a point of it has no constants of a bare surface; leave it out")
+        raise InputError(f"{reading.name}: a point of it has no constants of a bare surface; leave it out")
     by_psi, by_delta = (
         [(a - b) / _STEP_DEG for a, b in zip(constants_from_ellipsometry(angle, *moved), (n, k), strict=True)]
         for moved in ((psi + _STEP_DEG, delta), (psi, delta + _STEP_DEG))

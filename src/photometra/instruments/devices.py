@@ -10,12 +10,13 @@ from typing import Protocol
 
 import numpy as np
 
+from ..errors import InputError
 from ..readings import Reading, kind, make_reading
 from ..surface import Surface
 from .shelf import instrument, measured
 
 
-class DeviceError(ValueError):
+class DeviceError(InputError):
     """A device refuses; the message says in a sentence why, and what to do."""
 
 
@@ -179,7 +180,7 @@ class SimulatedDevice:
     def _exact(self, piece, geometry):
         try:
             exact = measured(self.key, piece.surface, geometry, piece.constants, thickness_mm=piece.thickness_mm)
-        except ValueError as error:
+        except InputError as error:
             raise DeviceError(str(error)) from None
         if self.key == "refractometer":
             low, high = _REFRACTOMETER_RANGE

@@ -6,6 +6,7 @@ from functools import cache
 import numpy as np
 
 from ..colour import WAVELENGTHS, grid_weights
+from ..errors import InputError
 from ..surface import Surface
 from ..surface.compile import compile_surface
 from .integrate import flux_into_aperture, gauss
@@ -68,5 +69,5 @@ def gloss(compiled, angles_deg):
     """Gloss units (n,) at angles of 20, 60 or 85 degrees; ValueError for another."""
     for angle in angles_deg:
         if float(angle) not in RECEPTOR_DEG:
-            raise ValueError("gloss is read at 20, 60 or 85 degrees")
+            raise InputError("gloss is read at 20, 60 or 85 degrees")
     return np.array([100.0 * _flux(compiled, float(a)) / _standard_flux(float(a)) for a in angles_deg])

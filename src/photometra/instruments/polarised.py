@@ -5,6 +5,7 @@ import math
 import numpy as np
 
 from ..colour import WAVELENGTHS, interpolated
+from ..errors import InputError
 from ..optics.film import reflection_amplitudes
 from ..surface import rows
 from .integrate import flux_into_aperture
@@ -45,9 +46,9 @@ def ellipsometry(compiled, angle_deg, wavelengths):
     as intensities. ValueError under a coat, which is too thick for a phase, and for a metal known by its colours.
     """
     if compiled.scalars[rows.COAT] > 0.0:
-        raise ValueError("an ellipsometer cannot read through a coat; take the coat off")
+        raise InputError("an ellipsometer cannot read through a coat; take the coat off")
     if compiled.scalars[rows.FACE_EDGE] > 0.0:
-        raise ValueError("face and edge colour have no phase; choose a table of constants for an ellipsometer to read")
+        raise InputError("face and edge colour have no phase; choose a table of constants for an ellipsometer to read")
     cosine = np.cos(np.radians(np.clip(angle_deg, 0.0, _MOST_DEG)))
     ss, pp, sp = np.zeros(cosine.size), np.zeros(cosine.size), np.zeros(cosine.size, complex)
     for state in _states(compiled, wavelengths):
@@ -94,7 +95,7 @@ def specular_reflectance(compiled, angle_deg, wavelengths, polarisation):
         )
     if compiled.scalars[rows.FACE_EDGE] > 0.0:
         if np.any(np.asarray(polarisation) != 0.5):
-            raise ValueError("face and edge colour have no polarisation; choose a table of constants to read s and p")
+            raise InputError("face and edge colour have no polarisation; choose a table of constants to read s and p")
         return out
     s, p = _polarised(compiled, np.cos(np.radians(angles)), wavelengths)
     chosen = s + (p - s) * np.asarray(polarisation, float)

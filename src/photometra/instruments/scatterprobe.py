@@ -10,6 +10,7 @@ from functools import lru_cache
 
 import numpy as np
 
+from ..errors import InputError
 from ..optics.fresnel import dielectric_scalar
 from ..optics.jit import kernel
 from ..optics.phase import scattered
@@ -125,7 +126,7 @@ def scatter_profile(compiled, radius_mm, wavelengths):
     radius, wavelengths = np.maximum(np.asarray(radius_mm, float), 1e-6), np.asarray(wavelengths, float)
     media = [m for m in media_of(compiled, wavelengths) if m[2].max() > 0.0]
     if not media:
-        raise ValueError("a scatter probe reads what scatters inside; give the surface subsurface or scattering")
+        raise InputError("a scatter probe reads what scatters inside; give the surface subsurface or scattering")
     ior = float(compiled.index_at(np.array([550.0]))[0])
     entered = 1.0 - dielectric_scalar(1.0, ior)
     out = np.zeros(radius.size)

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..colour import WAVELENGTHS, interpolated
+from ..errors import InputError
 from ..readings import KINDS, Reading, averaged, kind, make_reading
 from ..readings.geometries import THROUGH
 from ..surface import Surface
@@ -66,7 +67,7 @@ def instrument(key) -> Instrument:
     try:
         return INSTRUMENTS[key]
     except KeyError:
-        raise ValueError(f"there is no instrument '{key}': choose from {', '.join(INSTRUMENTS)}") from None
+        raise InputError(f"there is no instrument '{key}': choose from {', '.join(INSTRUMENTS)}") from None
 
 
 @dataclass(frozen=True)
@@ -150,19 +151,19 @@ def _within(asked, surface, compiled):
         return surface["opacity"] * scatterprobe.scatter_profile(compiled, asked["radius_mm"], wavelengths)[None]
     media = transmissometer.media_of(compiled, wavelengths)
     if not media or surface["metalness"] >= 1.0:
-        raise ValueError("this surface has no interior whose coefficients could be read; make it clear or translucent")
+        raise InputError("this surface has no interior whose coefficients could be read; make it clear or translucent")
     _, absorption, scatter, asymmetry = max(media, key=lambda m: m[0])
     return np.stack([absorption, scatter, (1.0 - asymmetry) * scatter])
 
 
 def _constants(asked, surface, constants):
     if asked.kind_key == "index" and surface["metalness"] >= 1.0:
-        raise ValueError("a refractometer reads dielectrics only; this surface is a metal")
+        raise InputError("a refractometer reads dielectrics only; this surface is a metal")
     if asked.kind_key not in ("index", "constants"):
-        raise ValueError(f"there is no instrument for a reading of kind '{asked.kind_key}'")
+        raise InputError(f"there is no instrument for a reading of kind '{asked.kind_key}'")
     body = body_constants(surface, constants)
     if body is None:
-        raise ValueError("face and edge colour have no optical constants; choose a table to compare with")
+        raise InputError("face and edge colour have no optical constants; choose a table to compare with")
     n, k = (interpolated(WAVELENGTHS, v, asked["wavelength_nm"]) for v in body)
     return n[None] if asked.kind_key == "index" else np.stack([n, k])
 
@@ -184,7 +185,7 @@ def measured(
     k = kind(tool.kind_key)
     if geometry and geometry not in tool.geometries:
         choice = f"choose from {', '.join(tool.geometries)}" if tool.geometries else "it has none to choose"
-        raise ValueError(f"a {tool.label.lower()} has no geometry '{geometry}': {choice}")
+        raise InputError(f"a {tool.label.lower()} has no geometry '{geometry}': {choice}")
     geometry = geometry or (tool.geometries[0] if tool.geometries else "")
     if key == "transmissometer" or geometry == THROUGH:
         thickness_mm = thickness_mm or transmissometer.DEFAULT_THICKNESS_MM

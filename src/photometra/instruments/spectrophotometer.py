@@ -6,6 +6,7 @@ from functools import lru_cache
 import numpy as np
 
 from ..colour import reflectance_to_xyz, xyz_to_lab
+from ..errors import InputError
 from ..readings.geometries import MULTI_ANGLE, THROUGH
 from ..surface import rows
 from .goniophotometer import direction_at
@@ -38,7 +39,7 @@ def spectral_reflectance(compiled, wavelengths, geometry="di:8", thickness_mm=0.
         aspecular = float(geometry.removeprefix("45as"))
         return _lit_aslant(compiled, wavelengths, aspecular) + _from_within(compiled, wavelengths, thickness_mm, False)
     if geometry not in ("di:8", "de:8"):
-        raise ValueError(f"a spectrophotometer has no geometry '{geometry}': choose from di:8, de:8, 45:0, 45as15 …")
+        raise InputError(f"a spectrophotometer has no geometry '{geometry}': choose from di:8, de:8, 45:0, 45as15 …")
     total = _sent_anywhere(compiled, tuple(float(w) for w in np.ravel(wavelengths)))
     if geometry == "de:8":
         half = math.radians(TRAP_HALF_ANGLE_DEG)

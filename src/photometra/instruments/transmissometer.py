@@ -11,6 +11,7 @@ from typing import NamedTuple
 import numpy as np
 
 from ..colour import WAVELENGTHS, interpolated
+from ..errors import InputError
 from ..optics.media import interreflections
 from ..optics.slab import directions, slab_shares
 from ..surface import facets, rows
@@ -127,6 +128,6 @@ def _sheet(compiled, wavelengths):
 def transmittance(compiled, wavelengths, thickness_mm=0.0):
     """(regular, total) transmittance, (2, n), of a slab at wavelengths in nm; ValueError for a metal."""
     if compiled.scalars[rows.METALNESS] >= 1.0:
-        raise ValueError("a transmissometer reads what lets light through; this surface is a metal")
+        raise InputError("a transmissometer reads what lets light through; this surface is a metal")
     light = slab(compiled, thickness_mm, wavelengths)
     return np.stack([light.regular, light.total]) * (1.0 - compiled.scalars[rows.METALNESS])

@@ -2,6 +2,8 @@
 
 import numpy as np
 
+from ..errors import InputError
+
 LINE_D_SODIUM_NM = 589.3
 """The sodium doublet's mean, where `ior` is stated."""
 LINE_D_NM = 587.56
@@ -17,9 +19,9 @@ def cauchy_terms(ior, abbe):
     """
     ior, abbe = np.broadcast_arrays(np.asarray(ior, float), np.asarray(abbe, float))
     if not np.all(ior >= 1.0):
-        raise ValueError("the index of refraction must be at least 1")
+        raise InputError("the index of refraction must be at least 1")
     if not np.all(abbe >= 0.0):
-        raise ValueError("the Abbe number must not be negative (0: no dispersion)")
+        raise InputError("the Abbe number must not be negative (0: no dispersion)")
     spread = LINE_F_NM**-2 - LINE_C_NM**-2
     offset = LINE_D_NM**-2 - LINE_D_SODIUM_NM**-2
     # ior - 1 + B * offset = abbe * B * spread
@@ -36,7 +38,7 @@ def cauchy_ior(wavelength_nm, ior, abbe):
     """
     wavelength = np.asarray(wavelength_nm, dtype=float)
     if not np.all(wavelength > 0.0):
-        raise ValueError("wavelength_nm must be above 0")
+        raise InputError("wavelength_nm must be above 0")
     a, b = cauchy_terms(ior, abbe)
     return a + b / wavelength**2
 
@@ -60,11 +62,11 @@ def drude_lorentz(wavelength_nm, background, plasma_ev, damping_ev, oscillators=
     """
     energy = EV_NM / np.asarray(wavelength_nm, float)
     if background <= 0.0 or damping_ev <= 0.0 or plasma_ev < 0.0:
-        raise ValueError("background and damping must be above 0, the plasma energy not below")
+        raise InputError("background and damping must be above 0, the plasma energy not below")
     eps = background - plasma_ev**2 / (energy**2 + 1j * damping_ev * energy)
     for strength, at, width in oscillators:
         if strength < 0.0 or at <= 0.0 or width <= 0.0:
-            raise ValueError("an oscillator's energy and width must be above 0, its strength not below")
+            raise InputError("an oscillator's energy and width must be above 0, its strength not below")
         eps = eps + strength * at**2 / (at**2 - energy**2 - 1j * width * energy)
     root = np.sqrt(eps)
     return root.real, root.imag

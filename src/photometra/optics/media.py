@@ -4,6 +4,7 @@ import math
 
 import numpy as np
 
+from ..errors import InputError
 from .fresnel import fresnel_dielectric
 from .jit import kernel
 
@@ -40,9 +41,9 @@ def slab_transmittance(ior, absorption_per_mm, thickness_mm):
     ior, absorption = np.asarray(ior, float), np.asarray(absorption_per_mm, float)
     thickness = np.asarray(thickness_mm, float)
     if not np.all(ior >= 1.0):
-        raise ValueError("the index of refraction must be at least 1")
+        raise InputError("the index of refraction must be at least 1")
     if not (np.all(absorption >= 0.0) and np.all(thickness >= 0.0)):
-        raise ValueError("absorption and thickness must not be negative")
+        raise InputError("absorption and thickness must not be negative")
     r = fresnel_dielectric(1.0, ior)
     e = np.exp(-absorption * thickness)
     return interreflections.py_func(r, r, e)[1]

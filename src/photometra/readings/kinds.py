@@ -2,6 +2,7 @@
 
 from dataclasses import dataclass
 
+from ..errors import InputError
 from .geometries import REFLECTANCE, THROUGH
 
 CHANNELS_NM = {"red": 640.0, "green": 545.0, "blue": 445.0}
@@ -134,4 +135,4 @@ def kind(key) -> Kind:
     try:
         return KINDS[key]
     except KeyError:
-        raise ValueError(f"there is no kind of reading '{key}': choose from {', '.join(KINDS)}") from None
+        raise InputError(f"there is no kind of reading '{key}': choose from {', '.join(KINDS)}") from None

@@ -5,6 +5,7 @@ from dataclasses import dataclass, field, fields, replace
 import numpy as np
 
 from ..colour import ILLUMINANTS, OBSERVERS
+from ..errors import InputError
 from .geometries import MULTI_ANGLE
 from .kinds import KINDS, POLARISATIONS, Kind, kind
 from .uncertainty import rule_of, sigma_by
@@ -163,14 +164,14 @@ def make_reading(name, kind_key, columns, sigma=None, masked=None, **more) -> Re
         if s.size == rows:
             s = np.where(np.isfinite(data[column]), s, 1.0)
         if s.size != rows or not np.isfinite(s).all() or (s <= 0).any():
-            raise ValueError(f"the uncertainty of {column} must be a number above 0 in every row")
+            raise InputError(f"the uncertainty of {column} must be a number above 0 in every row")
         spread[column] = s[order]
     masked = np.zeros(rows, bool) if masked is None else np.array(masked, float).ravel().astype(bool)
     if masked.size != rows:
-        raise ValueError("a mask needs one entry for each row")
+        raise InputError("a mask needs one entry for each row")
     _checked(k, more)
     if k.key == "reflectance" and more["geometry"] not in MULTI_ANGLE and data["reflectance"].max() > 2.0:
-        raise ValueError("reflectance must lie between 0 and 2, but for a multi-angle geometry")
+        raise InputError("reflectance must lie between 0 and 2, but for a multi-angle geometry")
     data = {c: v[order] for c, v in data.items()}
     masked = masked[order]
     for array in (*data.values(), *spread.values(), masked):
@@ -189,13 +190,13 @@ def _data(k, columns):
     data = {}
     for column in k.columns:
         if column not in columns:
-            raise ValueError(f"a reading of {k.label.lower()} needs a column {column}")
+            raise InputError(f"a reading of {k.label.lower()} needs a column {column}")
         data[column] = np.array(columns[column], dtype=float).ravel()
     sizes = {v.size for v in data.values()}
     if len(sizes) != 1 or 0 in sizes:
-        raise ValueError(f"a reading of {k.label.lower()} needs the same number of rows, at least one, in every column")
+        raise InputError(f"a reading of {k.label.lower()} needs the same number of rows, at least one, in every column")
     if max(sizes) > _MOST_ROWS:
-        raise ValueError(f"a reading may have {_MOST_ROWS} rows at the most")
+        raise InputError(f"a reading may have {_MOST_ROWS} rows at the most")
     values = np.stack([data[c] for c in k.values])
     missing = np.isnan(values)
     if (
@@ -203,19 +204,19 @@ def _data(k, columns):
         or np.isinf(values).any()
         or (missing.any() and not k.gaps)
     ):
-        raise ValueError("a reading's numbers must be finite")
+        raise InputError("a reading's numbers must be finite")
     if missing.all(axis=0).any():
-        raise ValueError("every row needs at least one value")
+        raise InputError("every row needs at least one value")
     for column in k.values:
         low, high = k.limits_of(column)
         if (data[column] < low).any() or (data[column] > high).any():
-            raise ValueError(f"{column} must lie between {low:g} and {high:g}")
+            raise InputError(f"{column} must lie between {low:g} and {high:g}")
     for column in k.places:
         low, high = _RANGES.get(column, (0.0, 1.0))
         if (data[column] < low).any() or (data[column] > high).any():
-            raise ValueError(f"{column} must lie between {low:g} and {high:g}")
+            raise InputError(f"{column} must lie between {low:g} and {high:g}")
     if k.key == "gloss" and not np.isin(data["angle_deg"], (20.0, 60.0, 85.0)).all():
-        raise ValueError("gloss is read at 20, 60 or 85 degrees")
+        raise InputError("gloss is read at 20, 60 or 85 degrees")
     return data
 
 
@@ -224,16 +225,16 @@ def _checked(k, more):
     more["geometry"] = geometry = more.get("geometry", "") or (k.geometries[0] if k.geometries else "")
     if geometry and geometry not in k.geometries:
         choice = f"choose from {', '.join(k.geometries)}" if k.geometries else "this kind has none"
-        raise ValueError(f"there is no geometry '{geometry}': {choice}")
+        raise InputError(f"there is no geometry '{geometry}': {choice}")
     more["tolerance"] = tolerance = float(more.get("tolerance", 0.0) or k.tolerance)
     if not (np.isfinite(tolerance) and tolerance > 0):
-        raise ValueError("a tolerance must be a number above 0")
+        raise InputError("a tolerance must be a number above 0")
     more["thickness_mm"] = thickness = float(more.get("thickness_mm", 0.0))
     if not 0.0 <= thickness <= 10_000.0:
-        raise ValueError("a thickness must lie between 0 and 10000 mm")
+        raise InputError("a thickness must lie between 0 and 10000 mm")
     if thickness and not k.takes_thickness:
-        raise ValueError(f"a reading of {k.label.lower()} has no thickness")
+        raise InputError(f"a reading of {k.label.lower()} has no thickness")
     if more.get("illuminant", "D65") not in ILLUMINANTS or more.get("observer", "1931-2") not in OBSERVERS:
-        raise ValueError(
+        raise InputError(
             f"choose the illuminant from {', '.join(ILLUMINANTS)}, the observer from {', '.join(OBSERVERS)}"
         )

@@ -6,13 +6,14 @@ import re
 from dataclasses import dataclass, field
 from itertools import pairwise
 
+from ..errors import InputError
 from .columns import gloss_angle_in, meaning_of, wavelength_in
 
 MOST_BYTES = 16_000_000
 SEPARATORS = {",": "comma", ";": "semicolon", "\t": "tab", " ": "spaces"}
 
 
-class ReadingError(ValueError):
+class ReadingError(InputError):
     """A file that cannot be taken; the message names the file, the line and the mend."""
 
 

@@ -3,6 +3,7 @@
 import re
 
 from ..colour import linear_srgb_to_xyz, srgb_code, xyz_to_lab
+from ..errors import InputError
 from .model import Reading, make_reading
 
 
@@ -30,7 +31,7 @@ def colour_target(
         except ValueError:
             numbers = []
         if len(numbers) != 3:
-            raise ValueError("write three numbers (L*, a*, b*), XYZ and three numbers, #rrggbb, or rgb and 0 to 255")
+            raise InputError("write three numbers (L*, a*, b*), XYZ and three numbers, #rrggbb, or rgb and 0 to 255")
         lab = numbers if word != "xyz" else xyz_to_lab([v / 100.0 for v in numbers], illuminant, observer)
     columns = {"sample": [1.0], **{c: [float(v)] for c, v in zip("Lab", lab, strict=True)}}
     return make_reading(

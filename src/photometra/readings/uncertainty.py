@@ -4,6 +4,8 @@ import re
 
 import numpy as np
 
+from ..errors import InputError
+
 _TERM = re.compile(r"^\s*([0-9]*\.?[0-9]+(?:e[-+]?[0-9]+)?)\s*(%?)\s*$", re.I)
 
 
@@ -13,13 +15,13 @@ def rule_of(text):
     for part in re.split(r"(?<![eE])\+", str(text).replace("±", " ")):
         found = _TERM.match(part)
         if not found:
-            raise ValueError(f"'{str(text)[:60]}' is not an uncertainty; write it as 2 %, as 0.002, or as 2 % + 0.002")
+            raise InputError(f"'{str(text)[:60]}' is not an uncertainty; write it as 2 %, as 0.002, or as 2 % + 0.002")
         if found[2]:
             relative += float(found[1]) / 100.0
         else:
             absolute += float(found[1])
     if not (0.0 < relative + absolute < 1e9):
-        raise ValueError(f"the uncertainty '{str(text)[:60]}' must be above 0")
+        raise InputError(f"the uncertainty '{str(text)[:60]}' must be above 0")
     return relative, absolute
 
 

@@ -10,6 +10,7 @@ from pathlib import Path
 import numpy as np
 
 from ..colour import linear_srgb_to_xyz, xyz_to_lab
+from ..errors import InputError
 from .cgats import is_cgats, tables_of
 from .columns import IGNORED, MEASURES, UNITS, Meaning, meaning_of
 from .geometries import MULTI_ANGLE, geometry_of, without_geometry
@@ -109,7 +110,7 @@ def understand(text, path="text", choices=None, name=None) -> Understood:
         if beside:
             notes.add(f"{len(made)} readings of it are taken: {', '.join(r.geometry for r in made)}")
         problem, kind = "", reading.kind_key
-    except ValueError as error:
+    except InputError as error:
         reading, problem, sample, beside = None, str(error), choices.sample, ()
         samples = tuple(dict.fromkeys(_base_of(s) for s in samples))
         if not problem.startswith(str(path)):
@@ -268,7 +269,7 @@ def _head_number(text, key):
     try:
         return float(text.removesuffix("mm"))
     except ValueError:
-        raise ValueError(f"the {key.removesuffix('_mm')} '{text[:60]}' in its header is not a number") from None
+        raise InputError(f"the {key.removesuffix('_mm')} '{text[:60]}' in its header is not a number") from None
 
 
 def _block_columns(path, block, meanings, kind, chosen, decimal, notes, is_ours):

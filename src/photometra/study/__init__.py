@@ -4,12 +4,13 @@ from .booth import VIEWPOINTS, Booth, Effort, Lamp, Pin, Viewpoint
 from .history import History
 from .journal import Claim, Journal, Rescue, rescues
 from .model import Specimen, Study, shown_names
-from .proof import Proof, Reference, differing
+from .proof import WHOLE, Proof, Reference, differing
 from .storage import SUFFIX, StudyError, read_file, write_file
 
 __all__ = [
     "SUFFIX",
     "VIEWPOINTS",
+    "WHOLE",
     "Booth",
     "Claim",
     "Effort",

@@ -5,8 +5,8 @@ import re
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from pathlib import PurePath
-from types import MappingProxyType
 
+from ..errors import InputError
 from ..readings import Reading
 from ..readings.geometries import EXCLUDED, INCLUDED, THROUGH
 from ..surface import PARAMETERS, Surface, parameter, scalar_owner
@@ -29,8 +29,8 @@ class Specimen:
     surface: Surface = field(default_factory=Surface)
     readings: tuple[Reading, ...] = ()
     free: frozenset[str] = frozenset()
-    bounds: Mapping[str, tuple[float, float]] = field(default_factory=lambda: MappingProxyType({}))
-    sigmas: Mapping[str, float] = field(default_factory=lambda: MappingProxyType({}))
+    bounds: Mapping[str, tuple[float, float]] = field(default_factory=dict)
+    sigmas: Mapping[str, float] = field(default_factory=dict)
     notes: str = ""
     shape: str = "ball"
     wall_mm: float = 2.5
@@ -58,7 +58,7 @@ class Specimen:
     def with_free(self, name, is_free) -> "Specimen":
         """The specimen with one parameter freed or held; ValueError for one that cannot be solved for."""
         if is_free and not parameter(name).solvable:
-            raise ValueError(f"{name} cannot be solved for; set it by hand")
+            raise InputError(f"{name} cannot be solved for; set it by hand")
         return replace(self, free=self.free | {name} if is_free else self.free - {name})
 
     def with_bounds(self, name, bounds) -> "Specimen":
@@ -66,7 +66,7 @@ class Specimen:
         kept = {n: b for n, b in self.bounds.items() if n != name}
         if bounds is not None:
             if len(bounds) != 2 or not bounds[0] < bounds[1]:
-                raise ValueError(f"{name}: write bounds as a lower number, 'to', and a higher one")
+                raise InputError(f"{name}: write bounds as a lower number, 'to', and a higher one")
             kept[name] = (float(bounds[0]), float(bounds[1]))
         return replace(self, bounds=kept)
 
@@ -130,7 +130,7 @@ def shown_names(names):
 
 def _checked_size(size_mm):
     if not 0.1 <= size_mm <= 10_000:
-        raise ValueError("a specimen's size must lie between 0.1 and 10000 mm")
+        raise InputError("a specimen's size must lie between 0.1 and 10000 mm")
     return float(size_mm)
 
 
@@ -143,9 +143,9 @@ class Study:
     name: str = "Untitled"
     specimens: tuple[Specimen, ...] = ()
     booth: Booth = field(default_factory=Booth)
-    pictures: Mapping[str, bytes] = field(default_factory=lambda: MappingProxyType({}))
-    meshes: Mapping[str, bytes] = field(default_factory=lambda: MappingProxyType({}))
-    images: Mapping[str, bytes] = field(default_factory=lambda: MappingProxyType({}))
+    pictures: Mapping[str, bytes] = field(default_factory=dict)
+    meshes: Mapping[str, bytes] = field(default_factory=dict)
+    images: Mapping[str, bytes] = field(default_factory=dict)
     proofs: tuple[Proof, ...] = ()
 
     def specimen(self, name) -> Specimen:
@@ -157,7 +157,7 @@ class Study:
             if s.name.casefold() == str(name).strip().casefold():
                 return i
         there = ", ".join(f"'{s.name}'" for s in self.specimens) or "none yet"
-        raise ValueError(f"there is no specimen '{name}' in this study; there is {there}")
+        raise InputError(f"there is no specimen '{name}' in this study; there is {there}")
 
     def counting_pins(self, specimen: Specimen) -> tuple[Pin, ...]:
         """The pins that a solve of a specimen counts: of its photograph those that are ticked; none without one."""
@@ -196,11 +196,11 @@ class Study:
     def _fresh_name(self, name, besides=None):
         name = " ".join(str(name).split())
         if not name:
-            raise ValueError("a specimen needs a name")
+            raise InputError("a specimen needs a name")
         if len(name) > 200:
-            raise ValueError("a specimen's name may have 200 letters at the most")
+            raise InputError("a specimen's name may have 200 letters at the most")
         if any(s.name.casefold() == name.casefold() for i, s in enumerate(self.specimens) if i != besides):
-            raise ValueError(f"there is a specimen '{name}' already; choose another name")
+            raise InputError(f"there is a specimen '{name}' already; choose another name")
         return name
 
     def with_environment(self, file_name, data) -> "Study":

@@ -2,11 +2,11 @@
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
-from types import MappingProxyType
 
-from ..imaging.framing import WHOLE
 from ..surface import PARAMETERS, Surface
 
+WHOLE = ((0.0, 0.0), (1.0, 0.0), (1.0, 1.0), (0.0, 1.0))
+"""The corners of a frame: left top, right top, right bottom, left bottom."""
 IDENTITY = (1.0, 0.0, 0.0, 0.0, 1.0, 0.0, 0.0, 0.0, 1.0)
 
 
@@ -38,7 +38,7 @@ class Proof:
     specimen: str
     surface: Surface
     picture: str
-    sigmas: Mapping[str, float] = field(default_factory=lambda: MappingProxyType({}))
+    sigmas: Mapping[str, float] = field(default_factory=dict)
     agreement: tuple[tuple[str, float, float], ...] = ()
     note: str = ""
     date: str = ""

@@ -14,6 +14,7 @@ from pathlib import Path
 
 from pydantic import ValidationError
 
+from ..errors import InputError
 from ..readings import ReadingError, read_text, write_text
 from ..surface import Surface
 from ..surface.parameters import scalar_owner
@@ -44,7 +45,7 @@ _LEFT_BEHIND_S = 900.0
 """How old an unfinished file of a save must be to have been left by a program that was killed."""
 
 
-class StudyError(ValueError):
+class StudyError(InputError):
     """A study file that cannot be used; the message is one sentence for people."""
 
 
@@ -231,7 +232,7 @@ def _decoded(path, archive):
 def _surface_of(path, what, given):
     try:
         return Surface({k: float(v) if type(v) is int else v for k, v in given.items()})
-    except ValueError as error:
+    except InputError as error:
         raise StudyError(f"{path}: {what}: {error}") from None
 
 
@@ -260,7 +261,7 @@ def _specimen(path, archive, names, entry: SpecimenEntry):
     try:
         for scalar in (*entry.free, *entry.bounds, *entry.sigmas):
             scalar_owner(scalar)
-    except ValueError as error:
+    except InputError as error:
         raise StudyError(f"{path}: specimen '{entry.name}': {error}") from None
     return Specimen(
         entry.name, entry.size_mm, surface, tuple(readings), frozenset(entry.free),

@@ -11,6 +11,7 @@ from ..colour import (
     interpolated,
     xyz_to_linear_srgb,
 )
+from ..errors import InputError
 from ..optics.diffuse import oren_nayar_multiple
 from ..optics.dispersion import cauchy_ior, drude_lorentz
 from ..optics.fibres import fibre_albedo
@@ -81,7 +82,7 @@ def constants_of(surface, reading=None):
         return None
     if key == FROM_READING:
         if reading is None:
-            raise ValueError("constants is 'reading', but the specimen has no active reading of optical constants")
+            raise InputError("constants is 'reading', but the specimen has no active reading of optical constants")
         wavelength, n, k = reading
         return interpolated(wavelength, n, WAVELENGTHS), interpolated(wavelength, k, WAVELENGTHS)
     if key == FROM_MODEL:

@@ -7,6 +7,7 @@ from importlib.resources import files
 import numpy as np
 
 from ..colour import WAVELENGTHS, interpolated
+from ..errors import InputError
 
 FROM_READING = "reading"
 """The value of `constants` that stands for the specimen's own reading."""
@@ -87,4 +88,4 @@ def check_name(key):
 
     near = difflib.get_close_matches(key, table_names(), 3, 0.3)
     hint = f"did you mean {', '.join(near)}?" if near else "see 'photometra constants'"
-    raise ValueError(f"there is no table of optical constants '{key}': {hint}")
+    raise InputError(f"there is no table of optical constants '{key}': {hint}")

@@ -4,6 +4,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field
 from types import MappingProxyType
 
+from ..errors import InputError
 from . import values
 from .parameters import PARAMETERS, STRATA, parameter, scalar_owner
 from .spectrum import RGB_NAMES, component_names, is_spectrum, rgb_of, spectrum_of
@@ -25,6 +26,10 @@ class Surface:
 
     def __hash__(self):
         return hash(tuple(self.given.items()))
+
+    def __reduce__(self):
+        # A read-only view of a dict cannot be pickled; what it shows can.
+        return Surface, (dict(self.given),)
 
     def with_values(self, changes: Mapping[str, object]) -> "Surface":
         """A surface with some values changed.
@@ -111,5 +116,5 @@ def _components(p, value, component):
 def parameters_of(stratum):
     """The declarations of one stratum, in order."""
     if stratum not in STRATA:
-        raise ValueError(f"there is no stratum '{stratum}'")
+        raise InputError(f"there is no stratum '{stratum}'")
     return [p for p in PARAMETERS.values() if p.stratum == stratum]

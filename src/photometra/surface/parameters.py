@@ -1,5 +1,6 @@
 """Every parameter of a surface, declared once: for the window, the command line, the files and the solver."""
 
+from ..errors import InputError
 from .declared import DECLARED
 from .spectrum import NODE_NAMES, RGB_NAMES, component_names
 
@@ -17,7 +18,7 @@ def parameter(name):
         import difflib
 
         near = difflib.get_close_matches(name, PARAMETERS, 3, 0.5) or list(PARAMETERS)[:4]
-        raise ValueError(f"there is no parameter '{name}': did you mean {', '.join(near)}?") from None
+        raise InputError(f"there is no parameter '{name}': did you mean {', '.join(near)}?") from None
 
 
 def scalars_of(name, value):

@@ -4,6 +4,8 @@ import math
 
 import numpy as np
 
+from ..errors import InputError
+
 
 class Scale:
     """A monotone mapping between values in `low`..`high` and places 0..1.
@@ -14,7 +16,7 @@ class Scale:
 
     def __init__(self, low, high, kind="linear"):
         if not low < high:
-            raise ValueError("a scale needs a low end below its high end")
+            raise InputError("a scale needs a low end below its high end")
         self.low, self.high, self.kind = float(low), float(high), kind
         self._log_low = self.low if self.low > 0 else self.high * 1e-6
 

@@ -4,6 +4,7 @@ import math
 import re
 
 from ..colour import encode_srgb, srgb_code
+from ..errors import InputError
 from ..optics.interface import colour_below, colour_leaving
 from .parameter import Parameter
 from .spectrum import NODES_NM, is_spectrum
@@ -48,26 +49,26 @@ def _unit_factor(text, p):
     if p.unit == "1/mm" and unit.startswith(("1/", "/")) and unit.split("/")[1] in _LENGTHS_MM:
         return 1.0 / _LENGTHS_MM[unit.split("/")[1]]
     wanted = f"a value in {p.unit}" if p.unit else "a plain number or %"
-    raise ValueError(f"{p.name}: '{unit}' is not a unit it takes; give {wanted}")
+    raise InputError(f"{p.name}: '{unit}' is not a unit it takes; give {wanted}")
 
 
 def parse_number(p: Parameter, text: str, within=None):
     """A number as typed (`0.38 um`, `gloss 0.7`, `12 %`) in the parameter's own unit, range checked."""
     match = _NUMBER.match(text.strip().replace("−", "-"))
     if not match:
-        raise ValueError(f"{p.name}: '{text.strip()}' is not a number")
+        raise InputError(f"{p.name}: '{text.strip()}' is not a number")
     word, digits, unit = match.groups()
     # One comma and no point: the decimal sign of many languages.
     value = float(digits.replace(",", ".")) * _unit_factor(unit, p)
     if word.lower() == "gloss" and "gloss" in p.converters and value > 1.0:
-        raise ValueError(
+        raise InputError(
             f"{p.name}: 'gloss' is 1 minus the roughness here, from 0 to 1; {value:g} gloss units are what a gloss "
             "meter reads: take them as a reading of gloss, and solve"
         )
     if word:
         if word.lower() not in p.converters:
             known = f"; it takes {', '.join(p.converters)}" if p.converters else ""
-            raise ValueError(f"{p.name}: '{word}' is not a convention it knows{known}")
+            raise InputError(f"{p.name}: '{word}' is not a convention it knows{known}")
         value = CONVERTERS[word.lower()][0](value)
     return checked_number(p, value)
 
@@ -76,12 +77,12 @@ def checked_number(p, value):
     """A finite number inside the hard range, else ValueError."""
     low, high = p.hard
     if isinstance(value, bool) or not isinstance(value, (int, float)) or not math.isfinite(value):
-        raise ValueError(f"{p.name}: '{value}' is not a number")
+        raise InputError(f"{p.name}: '{value}' is not a number")
     # Rounding of a unit or a convention must not push a value out of its range.
     if low - 1e-9 <= value <= high + 1e-9:
         return min(max(float(value), low), high)
     unit = f" {p.unit}" if p.unit else ""
-    raise ValueError(f"{p.name}: {value:g}{unit} is outside {low:g} to {high:g}{unit}")
+    raise InputError(f"{p.name}: {value:g}{unit} is outside {low:g} to {high:g}{unit}")
 
 
 def parse_colour(p, text, ior=DEFAULT_IOR):
@@ -92,7 +93,7 @@ def parse_colour(p, text, ior=DEFAULT_IOR):
     is_albedo = p.kind == "colour" and text.lower().startswith("albedo")
     if is_albedo:
         if "albedo" not in p.converters:
-            raise ValueError(f"{p.name}: 'albedo' is not a convention it knows")
+            raise InputError(f"{p.name}: 'albedo' is not a convention it knows")
         text = text[len("albedo") :].strip(" :=")
     code = srgb_code(text) if p.kind == "colour" else None
     if code is not None:
@@ -100,7 +101,7 @@ def parse_colour(p, text, ior=DEFAULT_IOR):
     else:
         parts = _parts(text)
         if len(parts) not in (3, len(NODES_NM)):
-            raise ValueError(f"{p.name}: '{text}' is not {_WANTED[p.kind]}")
+            raise InputError(f"{p.name}: '{text}' is not {_WANTED[p.kind]}")
         if p.kind == "colour" and len(parts) == 3 and all(re.fullmatch(r"\d{1,3}", v) for v in parts):
             whole = [int(v) for v in parts]
             if 1 < max(whole) <= 255:
@@ -111,7 +112,7 @@ def parse_colour(p, text, ior=DEFAULT_IOR):
         return values
     below, most = colour_below(values, ior), float(colour_leaving(1.0, ior))
     if max(below) > 1.0:
-        raise ValueError(
+        raise InputError(
             f"{p.name}: an albedo of {max(values):g} cannot leave an index of {ior:g}; {most:.3f} is the most"
         )
     return tuple(float(v) for v in below)
@@ -149,7 +150,7 @@ def parse(p: Parameter, text: str, ior=DEFAULT_IOR):
     """
     if p.kind == "switch":
         if text.strip().lower() not in _WORDS:
-            raise ValueError(f"{p.name}: '{text.strip()}' is neither true nor false")
+            raise InputError(f"{p.name}: '{text.strip()}' is neither true nor false")
         return _WORDS[text.strip().lower()]
     if p.kind == "number":
         return parse_number(p, text)
@@ -162,20 +163,20 @@ def checked(p, value):
     """A value of the right type inside its range, from data; ValueError otherwise."""
     if p.kind == "switch":
         if not isinstance(value, bool):
-            raise ValueError(f"{p.name}: '{value}' is neither true nor false")
+            raise InputError(f"{p.name}: '{value}' is neither true nor false")
         return value
     if p.kind == "number":
         return checked_number(p, value)
     if p.kind in ("colour", "coefficient"):
         if not isinstance(value, (list, tuple)) or len(value) not in (3, len(NODES_NM)):
-            raise ValueError(f"{p.name}: a colour needs three numbers, or {len(NODES_NM)} for a spectrum")
+            raise InputError(f"{p.name}: a colour needs three numbers, or {len(NODES_NM)} for a spectrum")
         return tuple(checked_number(p, v) for v in value)
     from .constants import FROM_MODEL, FROM_READING, check_name
 
     if not isinstance(value, str):
-        raise ValueError(f"{p.name}: '{value}' is not the name of a table")
+        raise InputError(f"{p.name}: '{value}' is not the name of a table")
     if p.name != "constants" and value in (FROM_READING, FROM_MODEL):
-        raise ValueError(f"{p.name}: a reading or a model is of the body; choose a built-in table")
+        raise InputError(f"{p.name}: a reading or a model is of the body; choose a built-in table")
     return check_name(value)
 
 

@@ -8,6 +8,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from ..errors import InputError
 from ..optics.jit import kernel
 
 _IMPORTANCE_ROWS = 128
@@ -37,7 +38,7 @@ def environment_from(radiance):
     radiance = np.nan_to_num(np.asarray(radiance, np.float32), nan=0.0, posinf=0.0, neginf=0.0)
     radiance = np.ascontiguousarray(np.maximum(radiance, 0.0))
     if radiance.ndim != 3 or radiance.shape[2] != 3 or min(radiance.shape[:2]) < 1:
-        raise ValueError("an environment must be a picture of three channels")
+        raise InputError("an environment must be a picture of three channels")
     height, width, _ = radiance.shape
     rows = min(_IMPORTANCE_ROWS, height)
     columns = min(2 * _IMPORTANCE_ROWS, width)

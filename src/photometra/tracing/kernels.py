@@ -428,9 +428,9 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
                 materials, media, basis, film, total, squares, cut, apart, room):  # fmt: skip
     """Add `count` samples, from number `begin`, to every pixel of a tile.
 
-    total (h, w, 3): sums of linear Rec.709; squares (h, w): sums of squared luminance; cut (h, w): energy the bounce
-    limits cut off; apart (LAYERS or 0, h, w, 3): as total, by what the light met first. camera as `camera_array`; room
-    as `room_for`.
+    Of the tile's own size: total (h, w, 3): sums of linear Rec.709; squares (h, w): sums of squared luminance; cut
+    (h, w): energy the bounce limits cut off; apart (LAYERS or 0, h, w, 3): as total, by what the light met first.
+    camera as `camera_array`; room as `room_for`.
     """
     camera, scene, limits, patches = unowned(camera), unowned(scene), unowned(limits), unowned(patches)
     sky = (unowned(sky[0]), unowned(sky[1]), unowned(sky[2]), unowned(sky[3]))
@@ -469,7 +469,7 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
                 px = 2.0 * (x + jx - math.floor(jx)) / width - 1.0
                 py = 1.0 - 2.0 * (y + jy - math.floor(jy)) / height
                 aim(px, py, camera, state, origin, direction)
-                cut[y, x] += trace(
+                cut[y - y0, x - x0] += trace(
                     origin, direction, state, index, fraction, nearest_sample, own_basis, scene, limits, patches,
                     sky, panels, shape, materials, media, work, seen, layers,
                 )  # fmt: skip
@@ -483,12 +483,12 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
                     r += value * weights[j, 0]
                     g += value * weights[j, 1]
                     b += value * weights[j, 2]
-                total[y, x, 0] += r
-                total[y, x, 1] += g
-                total[y, x, 2] += b
+                total[y - y0, x - x0, 0] += r
+                total[y - y0, x - x0, 1] += g
+                total[y - y0, x - x0, 2] += b
                 luminance = 0.2126 * r + 0.7152 * g + 0.0722 * b
-                squares[y, x] += luminance * luminance
+                squares[y - y0, x - x0] += luminance * luminance
                 for layer in range(layers.shape[0]):
                     for j in range(HEROES):
                         for c in range(3):
-                            apart[layer, y, x, c] += layers[layer, j] * weights[j, c]
+                            apart[layer, y - y0, x - x0, c] += layers[layer, j] * weights[j, c]

@@ -10,6 +10,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from ..errors import InputError
 from ..optics.jit import kernel, unowned
 
 _BINS = 16
@@ -61,16 +62,16 @@ def mesh_from(vertices, faces, normals=None, material=None) -> Mesh:
     vertices = np.asarray(vertices, np.float32)
     faces = np.asarray(faces, np.int64)
     if not len(faces) or not np.all(np.isfinite(vertices)):
-        raise ValueError("a mesh needs triangles whose places are finite numbers")
+        raise InputError("a mesh needs triangles whose places are finite numbers")
     if len(faces) > MOST_TRIANGLES:
-        raise ValueError(f"a mesh may have {MOST_TRIANGLES:,} triangles, this one has {len(faces):,}")
+        raise InputError(f"a mesh may have {MOST_TRIANGLES:,} triangles, this one has {len(faces):,}")
     corners = vertices[faces].astype(np.float64)
     edges = corners[:, 1:] - corners[:, :1]
     across = np.cross(edges[:, 0], edges[:, 1])
     area = np.linalg.norm(across, axis=1)
     kept = area > 1e-14 * np.abs(corners).max() ** 2
     if not kept.any():
-        raise ValueError("a mesh needs triangles with an area")
+        raise InputError("a mesh needs triangles with an area")
     corners, edges = corners[kept], edges[kept]
     if normals is None:
         normals = np.repeat((across[kept] / area[kept, None])[:, None], 3, axis=1)

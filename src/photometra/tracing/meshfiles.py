@@ -7,6 +7,7 @@ from pathlib import Path
 
 import numpy as np
 
+from ..errors import InputError
 from .mesh import MOST_TRIANGLES, mesh_from
 from .shapes import LIFT, Shape
 
@@ -15,7 +16,7 @@ UNITS_MM = {"mm": 1.0, "cm": 10.0, "m": 1000.0, "inch": 25.4}
 _LARGEST_FILE = 500_000_000
 
 
-class MeshError(ValueError):
+class MeshError(InputError):
     """A mesh file that cannot be used; the message is one sentence for people."""
 
 
@@ -94,6 +95,6 @@ def kept_shape(name, data: bytes) -> Shape:
     vertices = vertices + np.array([0.0, LIFT * radius, 0.0])
     try:
         built = mesh_from(vertices, faces, normals[faces])
-    except ValueError as error:
+    except InputError as error:
         raise MeshError(f"{name}: {error}") from None
     return Shape(built, float(vertices[:, 1].max()), is_open=is_open, radius=radius)

@@ -3,17 +3,14 @@
 import threading
 import time
 from concurrent.futures import ThreadPoolExecutor
-from dataclasses import dataclass
 from functools import cache
 
 import numpy as np
 
 from ..optics.threads import thread_count
-from .kernels import LAYERS, render_tile, room_for
-from .lights import light_arrays
-from .materials import materials_of
-from .scene import PATCHES, Scene
-from .spectral import light_spectra, sensor_table
+from .kernels import LAYERS
+from .scene import Scene
+from .tasks import Limits, Sums, Task, View, prepared, sums_of
 
 TILE = 64
 _BRIGHTEST = 1e30
@@ -22,27 +19,9 @@ LAYER_NAMES = ("sheen", "coat", "finish", "body", "transmission", "reverse", "su
 """What light can have met first, in the kernels' order."""
 
 
-@dataclass(frozen=True)
-class Limits:
-    """How many bounces off surfaces, walls met from within and scatterings a path may have. `clamp` 0 is off."""
-
-    reflection: int = 16
-    transmission: int = 256
-    volume: int = 4096
-    clamp: float = 0.0
-
-    def array(self):
-        return np.array([self.reflection, self.transmission, self.volume, self.clamp], float)
-
-
 @cache
 def _pool():
     return ThreadPoolExecutor(max_workers=thread_count(), thread_name_prefix="tracing")
-
-
-@cache
-def _sensor_tables():
-    return light_spectra(), sensor_table()
 
 
 def _runs(only):
@@ -58,20 +37,18 @@ class Rendering:
 
     `picture()` is scene-linear Rec.709 at exposure 0, unbalanced, float32 (height, width, 3). layered: keep the
     pictures of `layers()` as well. region: (left, top, right, bottom) in 0..1, outside which nothing is rendered; only:
-    instead of it the pixels, bool (height, width), that are. film: as `sensor_table`, where it is not the eye's.
+    instead of it the pixels, bool (height, width), that are. sensor: as `sensor_table`, where it is not the eye's.
     """
 
     def __init__(
         self, compiled, scene: Scene, width, height, seed=1, limits=None, layered=False, region=None, only=None,
-        film=None,
+        sensor=None,
     ):  # fmt: skip
-        self.width, self.height, self.seed = int(width), int(height), int(seed)
+        self.width, self.height = int(width), int(height)
         self.samples = 0
         self.seconds = 0.0
-        self._scene = scene
-        self._materials, self._media = materials_of(compiled, scene)
-        self._limits = (limits or Limits()).array()
-        self._film = film
+        self._view = View(compiled, scene, self.width, self.height, int(seed), limits or Limits(), layered, sensor)
+        self._arrays = prepared(self._view)
         self._total = np.zeros((self.height, self.width, 3))
         self._squares = np.zeros((self.height, self.width))
         self._cut = np.zeros((self.height, self.width))
@@ -90,30 +67,30 @@ class Rendering:
     def add(self, count=1, cancel: threading.Event | None = None) -> bool:
         """Add `count` samples to every pixel; False, and the picture of no use, when cancelled on the way."""
         start = time.perf_counter()
-        e, scene = self._scene.environment, self._scene.array()
-        panels = light_arrays(self._scene.panels, self._scene.target)
-        fixed_after = (panels, self._scene.mesh.arrays, self._materials, self._media)
-        basis, film = _sensor_tables()
-        film = film if self._film is None else self._film
-        fixed = (self._scene.camera_array(self.width, self.height), scene, self._limits, np.array(PATCHES))
-        light = (e.radiance, e.probability, e.accept, e.alias)
 
         def one(tile):
             if cancel is not None and cancel.is_set():
-                return
-            render_tile(
-                *tile, self.width, self.height, self.samples, count, self.seed, *fixed, light, *fixed_after,
-                basis, film, self._total, self._squares, self._cut, self._apart,
-                room_for(len(self._media)),
-            )  # fmt: skip
+                return None
+            return sums_of(Task(self._view, tile, self.samples, count), self._arrays)
 
+        # In the order of the tiles, whichever was done first.
         for done in [_pool().submit(one, tile) for tile in self._tiles]:
-            done.result()
+            sums = done.result()
+            if sums is not None:
+                self._merge(sums)
         if cancel is not None and cancel.is_set():
             return False
         self.samples += count
         self.seconds += time.perf_counter() - start
         return True
+
+    def _merge(self, sums: Sums):
+        x0, x1, y0, y1 = sums.tile
+        at = (slice(y0, y1), slice(x0, x1))
+        self._total[at] += sums.total
+        self._squares[at] += sums.squares
+        self._cut[at] += sums.cut
+        self._apart[:, at[0], at[1]] += sums.layers
 
     def picture(self):
         """The mean so far; float32 (height, width, 3)."""

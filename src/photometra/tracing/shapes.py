@@ -5,6 +5,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from ..errors import InputError
 from .mesh import Mesh, mesh_from
 
 LIFT = 2e-4
@@ -275,5 +276,5 @@ SHAPES: dict[str, Callable | None] = {
 def shape_of(name, radius, wall_mm=2.5) -> Shape | None:
     """A shape for a booth of a radius; None for the ball. ValueError, naming them all, where there is none."""
     if name not in SHAPES:
-        raise ValueError(f"there is no shape '{name}': choose from {', '.join(SHAPES)}")
+        raise InputError(f"there is no shape '{name}': choose from {', '.join(SHAPES)}")
     return SHAPES[name](radius, wall_mm) if SHAPES[name] else None

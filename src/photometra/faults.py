@@ -1,0 +1,32 @@
+"""Faults of the program itself: their traces go to a log, never to a person as if the input were bad."""
+
+import sys
+import traceback
+from datetime import datetime
+from pathlib import Path
+
+import platformdirs
+
+EXIT_CODE = 3
+"""Of a command that ended by a fault of its own."""
+_MOST_BYTES = 1_000_000
+
+
+def log_file() -> Path:
+    return Path(platformdirs.user_state_dir("photometra")) / "faults.log"
+
+
+def note(error) -> Path:
+    """Write an error with its trace to the log and to standard error; where the log is."""
+    told = "".join(traceback.format_exception(error))
+    print(told, file=sys.stderr, end="")
+    path = log_file()
+    try:
+        path.parent.mkdir(parents=True, exist_ok=True)
+        if path.exists() and path.stat().st_size > _MOST_BYTES:
+            path.replace(path.with_suffix(".old.log"))
+        with path.open("a", encoding="utf-8") as out:
+            out.write(f"{datetime.now().isoformat(timespec='seconds')}\n{told}\n")
+    except OSError:
+        pass  # Standard error has it already.
+    return path
