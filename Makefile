@@ -1,4 +1,4 @@
-.PHONY: setup demo test lint bench screenshots
+.PHONY: setup demo test test-long lint bench screenshots
 
 # Each target does all its own set-up.
 setup:
@@ -9,10 +9,17 @@ demo: setup
 	@echo "demo: making a fresh Harrow Skerry study and opening it"
 	@.venv/bin/photometra demo
 
-# Everything, the long tests too. Without a screen the window is driven on Qt's offscreen one.
+# All but the long tests, side by side on the cores. Without a screen the window is driven on Qt's offscreen one.
+PYTEST = .venv/bin/python -m pytest -n auto --dist loadfile
+
 test: setup
-	@echo "test: running every test"
-	@.venv/bin/python -m pytest
+	@echo "test: running the tests (make test-long runs the long ones too)"
+	@$(PYTEST) $(TESTS)
+
+# Every test there is; about three times as long.
+test-long: setup
+	@echo "test-long: running every test"
+	@$(PYTEST) --long=all
 
 lint: setup
 	@.venv/bin/ruff check .

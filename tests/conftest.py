@@ -1,13 +1,17 @@
 """What all tests share: a home of their own, a screen where there is none, and the demo study."""
 
+import hashlib
 import os
 import tempfile
+from datetime import date
 
 # Set before anything asks for them. The kernels' cache stays where it is: it is what makes the tests quick.
 _home = tempfile.mkdtemp(prefix="photometra-tests-")
 os.environ["XDG_STATE_HOME"] = f"{_home}/state"
 os.environ["XDG_CONFIG_HOME"] = f"{_home}/config"
 os.environ.pop("OCIO", None)
+# Tests run side by side, one on each core; each keeps to its own.
+os.environ.setdefault("PHOTOMETRA_THREADS", "1")
 if not os.environ.get("DISPLAY"):
     os.environ["QT_QPA_PLATFORM"] = "offscreen"
 
@@ -20,6 +24,33 @@ settings.register_profile(
     "photometra", deadline=None, max_examples=60, suppress_health_check=[HealthCheck.function_scoped_fixture]
 )
 settings.load_profile("photometra")
+
+
+_SAMPLED = 6
+"""Of the long tests one in so many runs on a day, all of them within about as many."""
+
+
+def pytest_addoption(parser):
+    parser.addoption(
+        "--long", choices=("none", "sample", "all"), default="none",
+        help="tests that take long: none of them, those whose turn it is today, or all",
+    )  # fmt: skip
+
+
+def pytest_collection_modifyitems(config, items):
+    wanted = config.getoption("--long")
+    if wanted == "all":
+        return
+
+    def runs(item):
+        if item.get_closest_marker("long") is None:
+            return True
+        turn = int(hashlib.sha256(item.nodeid.encode()).hexdigest(), 16) % _SAMPLED
+        return wanted == "sample" and turn == date.today().toordinal() % _SAMPLED
+
+    left_out = [i for i in items if not runs(i)]
+    config.hook.pytest_deselected(items=left_out)
+    items[:] = [i for i in items if runs(i)]
 
 
 @pytest.fixture(scope="session")

@@ -78,6 +78,7 @@ def test_spectra_come_from_files(run, own_demo, tmp_path):
     assert code == 2 and "no colour or coefficient" in err
 
 
+@pytest.mark.long
 def test_a_robust_fit_finds_the_film_too(run, run_json, own_demo):
     truth = next(s.truth for s in SAMPLES if s.name == VANE)
     code, found = run_json("fit", own_demo, VANE, "--robust", "--free", "film.thickness", "roughness")

@@ -19,16 +19,27 @@ def qapp():
     return application
 
 
+def _opened(folder):
+    window = MainWindow(QSettings(str(folder / "window.ini"), QSettings.Format.IniFormat))
+    window.show()
+    assert QTest.qWaitForWindowExposed(window, PATIENCE_MS)
+    return window
+
+
+def _closed(window):
+    window.session.history.mark_saved()
+    window.close()
+    window.deleteLater()
+
+
 @pytest.fixture
 def make_window(qapp, qtbot, tmp_path):
-    """Open a window, on a study's file or on none. All are closed at the end, whatever is unsaved in them."""
+    """Open a window of its own, on a study's file or on none. All are closed at the end, whatever is unsaved."""
     made = []
 
     def open_one(path=None):
-        window = MainWindow(QSettings(str(tmp_path / "window.ini"), QSettings.Format.IniFormat))
+        window = _opened(tmp_path)
         made.append(window)
-        window.show()
-        qtbot.waitExposed(window)
         if path is not None:
             window.files.open(path)
             qtbot.waitUntil(lambda: window.session.path == path, timeout=PATIENCE_MS)
@@ -36,18 +47,63 @@ def make_window(qapp, qtbot, tmp_path):
 
     yield open_one
     for window in made:
-        window.session.history.mark_saved()
-        window.close()
-        window.deleteLater()
+        _closed(window)
+
+
+@pytest.fixture(scope="module")
+def _shared(qapp, tmp_path_factory):
+    """The one window of a module's tests, made when the first asks for it; another follows once it is closed."""
+    kept = []
+
+    def get():
+        if not kept or not kept[-1].isVisible():
+            kept.append(_opened(tmp_path_factory.mktemp("window")))
+        return kept[-1]
+
+    yield get
+    for window in kept:
+        _closed(window)
 
 
 @pytest.fixture
-def window(make_window, own_demo, qtbot):
-    """The window on its own copy of the demo, with a first picture and all agreements there."""
-    made = make_window(own_demo)
+def window(_shared, own_demo, qtbot):
+    """The module's window on its own copy of the demo, as if just opened, with a first picture and all agreements."""
+    made = _shared()
+    _reset(made)
+    made.files.open(own_demo)
+    qtbot.waitUntil(lambda: made.session.path == own_demo, timeout=PATIENCE_MS)
     wait_for_picture(qtbot, made, step=4, samples=1)
     qtbot.waitUntil(lambda: made.session.is_current, timeout=PATIENCE_MS)
-    return made
+    yield made
+    for dialog in (made.browser, made.hand_over, made.files.import_sheet, getattr(made, "colour_target", None)):
+        if dialog is not None:
+            dialog.close()
+    made.session.history.mark_saved()
+
+
+def _reset(window):
+    """Put back what is of the window and not of the study."""
+    window.session.history.mark_saved()
+    window.settings.clear()
+    window.solve_sheet.end()
+    window.show_sheet()
+    window.lower.setCurrentWidget(window.chart)
+    window.session.choose_stratum("finish")
+    window.resize(1280, 800)
+    window.menus.robust.setChecked(False)
+    window.menus.keep_rgb.setChecked(False)
+    window.sight.reset()
+    window.probe_line.pause.setChecked(False)
+    window.browser = window.hand_over = window.files.import_sheet = None
+    if theme.current().name != "dim":
+        window.use_theme("dim")
+    for top in QApplication.topLevelWidgets():
+        if top is not window and top.isVisible() and top.parent() is window:
+            top.close()
+    # Keys go to the window in front; another test's dialog may have been there last.
+    window.activateWindow()
+    window.setFocus()
+    QTest.qWaitForWindowActive(window, 2000)
 
 
 def wait_for_picture(qtbot, window, step=1, samples=2):

@@ -191,8 +191,9 @@ class TestBringingIn:
 
 
 class TestSaving:
-    def test_a_newer_save_that_fails_is_heard_and_keeps_the_journal(self, window, own_demo, qtbot, monkeypatch):
+    def test_a_newer_save_that_fails_is_heard_and_keeps_the_journal(self, make_window, own_demo, qtbot, monkeypatch):
         """The first save is under way when the window is to close; the one of what was changed since fails."""
+        window = make_window(own_demo)
         spoil(window)
         window.files.autosave()
         qtbot.waitUntil(lambda: any(journal_folder().glob("*.json")), timeout=PATIENCE_MS)

@@ -198,7 +198,7 @@ class TestFilmChart:
         click(window.ledger.specimen_cards[3])
         window.session.choose_stratum("film")
         chart = window.strata.film_chart
-        qtbot.waitUntil(lambda: chart._by_thickness is not None and chart.misfits is not None, timeout=PATIENCE_MS)
+        qtbot.waitUntil(lambda: chart.of_state == chart.state and chart.misfits is not None, timeout=PATIENCE_MS)
         # The true thickness of 64 nm is the deepest of several dips.
         dips = candidates(chart.misfits)
         assert len(dips) >= 1

@@ -8,6 +8,7 @@ from PyQt6.QtGui import QImage, QPainter
 from photometra.desktop import tiles as tiles_module
 from photometra.desktop.curve import Curve
 from photometra.desktop.tiles import TILE, Tiles
+from photometra.errors import InputError
 from photometra.imaging.pyramid import pyramid_from
 
 from .conftest import PATIENCE_MS
@@ -92,7 +93,7 @@ def test_another_way_to_the_screen_draws_anew_and_a_failure_is_told(tiles, qtbot
     tiles.failed.connect(told.append)
 
     def broken(_part):
-        raise ValueError("this view cannot be shown")
+        raise InputError("this view cannot be shown")
 
     tiles.show(pyramid, broken)
     drawn(tiles, qtbot, area)

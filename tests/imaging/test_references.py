@@ -114,6 +114,7 @@ def aslant_of(linear, width, height):
     return pyramid_from(np.nan_to_num(warped(pyramid_from(linear), places, width, height)))
 
 
+@pytest.mark.long
 def test_a_photograph_of_the_booth_taken_aslant_lies_on_the_render_once_it_is_lined_up():
     specimen = Specimen("bracket", surface=Surface({"metalness": 0.0, "colour": (0.4, 0.2, 0.1), "roughness": 0.3}))
     study = Study("aslant", (specimen,), Booth(environment="overcast"))

@@ -43,12 +43,13 @@ class AbsorptionChart(StripChart):
         there = specimen is not None and specimen.surface.applies("interior.depth")
         self.setVisible(there)
         if there and self.isVisible():
+            self.state = (specimen.surface, specimen.readings)
             self.update()
             self._worker.submit(partial(_colours_of, specimen))
 
     def _computed(self, found):
         if found is not None:
-            self.colours, self.transmittance = found
+            self.of_state, (self.colours, self.transmittance) = found
             self.update()
 
     def end(self):
@@ -109,6 +110,7 @@ class AbsorptionChart(StripChart):
         painter.setPen(QPen(theme.colour("raised"), 1.0))
         foot = area.bottom() + 1.0
         painter.drawPolygon(QPolygonF([QPointF(x + a, foot + b) for a, b in ((-5, 6), (5, 6), (0, -4))]))
+        self.paint_waiting(painter)
         self.paint_focus(painter)
 
 
@@ -121,6 +123,7 @@ def own_thickness(specimen):
 
 def _colours_of(specimen):
     try:
-        return depth_colours(specimen.surface, _TRIED, constants_reading(specimen.readings))
+        found = depth_colours(specimen.surface, _TRIED, constants_reading(specimen.readings))
+        return (specimen.surface, specimen.readings), found
     except InputError:
         return None

@@ -113,6 +113,7 @@ class ReadingChart(QWidget):
         self.session = session
         self.setObjectName("panel")
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
+        self._shown = ()
         self.title, self.verdict = Label(), Label()
         self.title.setObjectName("heading")
         # A long name must not widen the window.
@@ -154,13 +155,18 @@ class ReadingChart(QWidget):
 
     def refresh(self):
         reading = self.session.reading
+        found = [a for a in self.session.agreements_of(self.session.specimen) if a.reading == reading]
+        shown = (reading, found[0] if found else None, theme.current().name)
+        if shown == self._shown:
+            # Agreements of other specimens arrive one by one; this chart is none of theirs.
+            return
+        self._shown = shown
         self.plot.clear()
         self.rest.clear()
         if reading is None:
             self.title.setText("No reading is chosen")
             self.verdict.setText("")
             return
-        found = [a for a in self.session.agreements_of(self.session.specimen) if a.reading == reading]
         agreement = found[0] if found else None
         self.title.setText(reading.name)
         for axis, words in (

@@ -56,15 +56,18 @@ class FilmChart(StripChart):
             return
         if _misfit_key(specimen) != self._told:
             self._cancel.set()
+            # The misfits of another surface are none of this one's.
+            self.misfits = self._told = None
+        self.state = (specimen.surface, specimen.readings)
         self.update()
         self._worker.submit(partial(_strips_of, specimen))
 
     def _computed(self, found):
         what, values = found
         if what == "strips":
-            self._by_thickness, self._by_angle = values
+            self.of_state, self._by_thickness, self._by_angle = values
             self._rest.start()
-        else:
+        elif self.session.specimen is not None and values[0] == _misfit_key(self.session.specimen):
             self._told, self.misfits = values
         self.update()
 
@@ -144,6 +147,7 @@ class FilmChart(StripChart):
         painter.setBrush(theme.colour("verdigris"))
         painter.setPen(QPen(theme.colour("raised"), 1.0))
         painter.drawPolygon(QPolygonF([QPointF(x + a, b) for a, b in ((-5, 0), (5, 0), (0, 8))]))
+        self.paint_waiting(painter)
         self.paint_focus(painter)
 
     def _paint_misfits(self, painter, area):
@@ -187,7 +191,7 @@ def _strips_of(specimen):
     surface, constants = specimen.surface, constants_reading(specimen.readings)
     by_thickness = film_colours(surface, _STRIP, constants=constants)
     by_angle = film_colours(surface, surface["film.thickness"], np.cos(np.radians(_ANGLES)), constants)
-    return "strips", (by_thickness, by_angle)
+    return "strips", ((surface, specimen.readings), by_thickness, by_angle)
 
 
 def _misfits_of(specimen, key, cancel):

@@ -174,11 +174,18 @@ class LadderSheet(Sheet):
         self.cells, self.axes, self._pictures = [], (None, None), None
         self._surface = None
         session.chosen_changed.connect(self._fill)
+        session.chosen_changed.connect(self._let_go)
         session.surface_changed.connect(self._mark)
 
     def opened(self):
         self._fill()
         self.across.setFocus()
+
+    def _let_go(self):
+        """A ladder of another specimen, or another study, is not this one's."""
+        if self.cells:
+            self.job.cancel()
+            self._clear()
 
     def _fill(self):
         """Offer what the chosen specimen's surface has."""
@@ -272,11 +279,16 @@ class LadderSheet(Sheet):
     def _side(self, rows, columns):
         return max(48, min((self.width() - 40) // columns - 6, (self.height() - 220) // rows - 26))
 
-    def _lay_out(self, surfaces, across, down):
+    def _clear(self):
         while self._grid.count():
             self._grid.takeAt(0).widget().deleteLater()
-        height = min(_CELL, self._side(len(surfaces), len(surfaces[0]))) + 20
         self.cells = []
+        self.curve.show_shares([])
+        self.export_button.setEnabled(False)
+
+    def _lay_out(self, surfaces, across, down):
+        self._clear()
+        height = min(_CELL, self._side(len(surfaces), len(surfaces[0]))) + 20
         for i, row in enumerate(surfaces):
             cells = []
             for j, surface in enumerate(row):
@@ -286,7 +298,6 @@ class LadderSheet(Sheet):
                 self._grid.addWidget(cell, i, j)
                 cells.append(cell)
             self.cells.append(cells)
-        self.curve.show_shares([])
         self._surfaces = surfaces
         self._mark()
 
@@ -295,6 +306,8 @@ class LadderSheet(Sheet):
             self.curve.show_shares(told[1])
             return
         _, i, j, image, samples = told
+        if not self.cells or self.session.specimen is None:
+            return
         if i < len(self.cells) and j < len(self.cells[i]):
             self.cells[i][j].show_image(image)
         self.state.setText(f"of the {self.session.specimen.name.lower()}: {samples} samples")
@@ -302,7 +315,7 @@ class LadderSheet(Sheet):
     def _finished(self, pictures):
         self._pictures = pictures
         self.go_button.setText("Go")
-        self.export_button.setEnabled(True)
+        self.export_button.setEnabled(bool(self.cells))
         self.made.emit()
 
     # Taking and exporting.

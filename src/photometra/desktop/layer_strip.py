@@ -75,6 +75,11 @@ class LayerStrip(QWidget):
         session.surface_changed.connect(self.refresh)
         self.refresh()
 
+    def show_whole(self):
+        """Choose all light again."""
+        if not self.buttons[_WHOLE].isChecked():
+            self.buttons[_WHOLE].click()
+
     def show_finding(self, finding):
         """What is doubtful about the running picture, with its mend; None for nothing."""
         self._mend = dict(finding.mend) if finding else {}

@@ -141,6 +141,7 @@ class MainWindow(QMainWindow):
         self.ledger.add_wanted.connect(self.add_specimen)
         self.sight.probed.connect(self.probe_line.show_pixel)
         self.sight.progressed.connect(self.probe_line.show_progress)
+        self.files.opened.connect(self.sight.reset)
         self.probe_line.pause_wanted.connect(self.sight.loop.pause)
         self.probe_line.restart_wanted.connect(self.sight.loop.restart)
         self.strata.browse_constants.connect(self.browse_constants)

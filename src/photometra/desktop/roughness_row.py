@@ -44,7 +44,7 @@ class RoughnessRow(QWidget):
         self.session = session
         self.values, self._images = [], []
         self._present = None
-        self._shown = None
+        self._shown = self._of = None
         self._worker = Latest("roughness row", self, 0.0, LATER)
         self._worker.done.connect(self._rendered)
         self._worker.failed.connect(session.said)
@@ -76,17 +76,23 @@ class RoughnessRow(QWidget):
             self._shown = key
             self._cancel.set()
             self._rest.start()
+            self.update()
 
     def _render(self):
         specimen = self.session.specimen
         if specimen is not None:
             self._cancel = threading.Event()
-            self._worker.submit(partial(_row_of, specimen, self.session.study, self._cancel))
+            self._worker.submit(partial(_row_of, self._shown, specimen, self.session.study, self._cancel))
 
     def _rendered(self, found):
         if found is not None:
-            self.values, self._images, self._present = found
+            self._of, self.values, self._images, self._present = found
             self.update()
+
+    @property
+    def is_current(self):
+        """Whether the balls are of the surface and the light as they are now."""
+        return self._of == self._shown
 
     def end(self):
         self._rest.stop()
@@ -100,12 +106,12 @@ class RoughnessRow(QWidget):
 
     def mousePressEvent(self, event):
         index = int(event.position().x() / (self.width() / _COUNT))
-        if event.button() == Qt.MouseButton.LeftButton and 0 <= index < len(self.values):
+        if event.button() == Qt.MouseButton.LeftButton and 0 <= index < len(self.values) and self.is_current:
             self.taken.emit(self.values[index])
 
     def keyPressEvent(self, event):
         step = {Qt.Key.Key_Left: -1, Qt.Key.Key_Right: 1}.get(event.key())
-        if step is None or self._present not in self.values:
+        if step is None or self._present not in self.values or not self.is_current:
             super().keyPressEvent(event)
             return
         index = self.values.index(self._present) + step
@@ -116,7 +122,12 @@ class RoughnessRow(QWidget):
         painter = QPainter(self)
         painter.setFont(theme.font(8.0))
         painter.setPen(theme.colour("quiet"))
-        painter.drawText(QRectF(0.0, 0.0, self.width(), 15.0), Qt.AlignmentFlag.AlignLeft, "by eye")
+        painter.drawText(
+            QRectF(0.0, 0.0, self.width(), 15.0),
+            Qt.AlignmentFlag.AlignLeft,
+            "by eye" if self.is_current else "by eye: being rendered for this surface…",
+        )
+        painter.setOpacity(1.0 if self.is_current else 0.3)
         for i, (value, image) in enumerate(zip(self.values, self._images, strict=True)):
             place = self.place_of(i)
             painter.drawImage(place, image)
@@ -131,8 +142,8 @@ class RoughnessRow(QWidget):
             painter.drawRect(self.rect().adjusted(0, 0, -1, -1))
 
 
-def _row_of(specimen, study, cancel):
-    """(values, images, the present value); None when cancelled."""
+def _row_of(key, specimen, study, cancel):
+    """(what it is of, values, images, the present value); None when cancelled."""
     constants = constants_reading(specimen.readings)
     scene = scene_of(study, replace(specimen, shape="ball"))
     # The ball alone, filling its square.
@@ -146,4 +157,4 @@ def _row_of(specimen, study, cancel):
         if not rendering.add(_SAMPLES, cancel):
             return None
         images.append(image_of(display.picture(rendering.picture())))
-    return values, images, present
+    return key, values, images, present

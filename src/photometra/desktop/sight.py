@@ -26,7 +26,7 @@ from ..surface.checks import picture_findings
 from . import theme
 from .chain_strip import ChainStrip
 from .compare_strip import CompareStrip
-from .comparison import DIVIDER, FLICKER, SIDE, Comparison, read_numbers
+from .comparison import DIVIDER, FLICKER, SIDE, Comparison, Setting, read_numbers
 from .drag_field import DragField
 from .layer_strip import LayerStrip
 from .numbers_sheet import NumbersSheet
@@ -412,6 +412,14 @@ class Sight(QWidget):
         height, width, _ = frame.linear.shape
         x, y = scene.patch_place(index, width, height)
         return QPointF(x * self.picture.width(), y * self.picture.height())
+
+    def reset(self):
+        """Look at the whole picture of another study, compared with nothing."""
+        self.pick("")
+        self.compare_strip.compare_with(None)
+        self.comparison.set(**vars(Setting()))
+        self.layers.show_whole()
+        self.chain.marks.setChecked(False)
 
     def end(self):
         self._stop_spectrum.set()

@@ -14,6 +14,9 @@ class StripChart(QWidget):
 
     moved = pyqtSignal(float, bool)
 
+    # What the chart is to show, and what that which it shows was made of.
+    state = of_state = None
+
     def __init__(self, height, name, tip, parent=None):
         super().__init__(parent)
         self._dragging = False
@@ -60,6 +63,15 @@ class StripChart(QWidget):
         painter.setPen(QPen(theme.colour("line"), 1.0))
         painter.setBrush(Qt.BrushStyle.NoBrush)
         painter.drawRect(area)
+
+    def paint_waiting(self, painter):
+        """Veil what is of another state than the present one, until its own is there."""
+        if self.of_state != self.state:
+            veil = theme.colour("panel")
+            veil.setAlpha(190)
+            painter.fillRect(self.rect(), veil)
+            painter.setPen(theme.colour("quiet"))
+            painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, "being worked out for this surface…")
 
     def paint_focus(self, painter):
         if self.hasFocus():

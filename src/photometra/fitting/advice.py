@@ -9,6 +9,7 @@ from ..errors import InputError
 from ..instruments import INSTRUMENTS, constants_reading, measured
 from ..optics.threads import thread_count
 from ..readings import Reading
+from ..readings.geometries import MULTI_ANGLE, THROUGH
 from ..surface import PARAMETERS, Surface, scalar_owner, scalars_of
 from .problem import Cancelled, Problem, free_names, range_of
 from .solver import counting
@@ -89,7 +90,8 @@ def _candidates():
     """(instrument, setting in words, its arguments) of every reading worth weighing."""
     for key, tool in INSTRUMENTS.items():
         if tool.geometries:
-            for geometry in tool.geometries:
+            # What most can take; a multi-angle head is rare, and light let through needs a slab.
+            for geometry in (g for g in tool.geometries if g not in (*MULTI_ANGLE, THROUGH)):
                 yield key, geometry, {"geometry": geometry}
         elif key == "goniophotometer":
             views = sorted(set(tool.default["view_deg"]))
