@@ -304,7 +304,7 @@ def test_layers_are_named_in_the_exr_and_add_up(run, demo_file, tmp_path):
 
 @pytest.mark.parametrize(("words", "told"), [
     (("--shape", "cube"), "choose from ball"), (("--shape", "absent.obj", "--unit", "mm"), "no such file"),
-    (("--shape", "absent.obj"), "does not say how long"), (("--viewpoint", "moon"), "not a named view"),
+    (("--shape", "absent.obj"), "there is no such file"), (("--viewpoint", "moon"), "not a named view"),
     (("--region", "0.5,0,0.2,1"), "left,top,right,bottom"), (("--region", "a,b"), "four numbers"),
     (("--set", "thin_walled=maybe"), "neither true nor false"), (("--set", "coat.thickness=9mm"), "outside 0 to 5000"),
 ])  # fmt: skip

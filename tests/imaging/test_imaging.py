@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from photometra.colour import delta_e_2000, encode_srgb, linear_srgb_to_xyz, xyz_to_lab
-from photometra.imaging.booths import environment, environment_names, scene_of
+from photometra.imaging.booths import compiled_in, environment, environment_names, scene_of
 from photometra.imaging.display import (
     FILMIC,
     PLAIN,
@@ -22,6 +22,8 @@ from photometra.imaging.pictures import PictureError, read_header, read_picture,
 from photometra.imaging.pyramid import pyramid_of
 from photometra.imaging.rendering import render_picture
 from photometra.study import Booth, Specimen, Study
+from photometra.surface import Surface
+from photometra.tracing import Rendering
 
 _RNG = np.random.default_rng(3)
 
@@ -190,3 +192,49 @@ class TestRenderPicture:
         path = tmp_path / "a.exr"
         assert render_picture(demo, demo.specimens[0], path, 24, 16, samples=9, cancel=cancel) is None
         assert list(tmp_path.iterdir()) == []
+
+
+class TestWrittenPictures:
+    def test_the_header_says_what_made_it(self, demo, tmp_path):
+        study = demo.with_booth(turn=25.0, exposure=-0.5)
+        render_picture(study, demo.specimens[0], tmp_path / "a.exr", 16, 12, samples=1, seed=7)
+        header = read_header(tmp_path / "a.exr")
+        assert header["photometra:environment"] == study.booth.environment and header["photometra:seed"] == "7"
+        assert header["photometra:turn"] == "25.0" and header["photometra:exposure"] == "-0.5"
+        assert header["photometra:camera:focal_mm"] == "64.75" and header["Software"].startswith("Photometra ")
+        assert header["photometra:shape"] == "ball" and header["photometra:samples"] == "1"
+
+    def test_a_region_is_a_data_window_of_the_whole(self, demo, tmp_path):
+        study = demo.with_booth(region=(0.25, 0.5, 0.75, 1.0))
+        render_picture(study, demo.specimens[0], tmp_path / "a.exr", 32, 24, samples=1)
+        import OpenImageIO as oiio
+
+        spec = oiio.ImageInput.open(str(tmp_path / "a.exr")).spec()
+        assert (spec.x, spec.y, spec.width, spec.height) == (8, 12, 16, 12)
+        assert (spec.full_width, spec.full_height) == (32, 24)
+        whole = render_picture(demo, demo.specimens[0], tmp_path / "b.exr", 32, 24, samples=1)[1].picture()
+        assert np.array_equal(read_picture(tmp_path / "a.exr"), whole[12:24, 8:24])
+
+    def test_guides_are_those_of_a_ball_by_hand(self, tmp_path):
+        """Coverage, distance and normal of a ball without a stage, against the ray's own equation."""
+        specimen = Specimen("Probe", 50.0, Surface({"colour": (0.5, 0.2, 0.1), "roughness": 1.0}))
+        study = Study(booth=Booth())
+        scene = scene_of(study, specimen, "uniform")
+        compiled = compiled_in(scene, specimen)
+        size = 48
+        guides = Rendering(compiled, scene, size, size).guides()
+        camera = scene.camera_array(size, size)
+        x, y = np.meshgrid((np.arange(size) + 0.5) / size * 2 - 1, 1 - (np.arange(size) + 0.5) / size * 2)
+        d = camera[1] + x[..., None] * camera[2] + y[..., None] * camera[3]
+        d /= np.linalg.norm(d, axis=-1, keepdims=True)
+        o = camera[0] - [0.0, 25.0, 0.0]
+        b = d @ o
+        root = b * b - (o @ o - 25.0**2)
+        inside = (root > 150.0) & (guides.alpha == 1.0)
+        t = -b - np.sqrt(np.maximum(root, 0.0))
+        assert guides.alpha[root < -60.0].max() == 0.0 and inside.sum() > 100
+        assert np.abs(guides.depth - t)[inside].max() < 0.8
+        normal = (o + t[..., None] * d) / 25.0
+        assert np.sum(normal * guides.normal, axis=-1)[inside].min() > 0.995
+        red, green, blue = guides.albedo[inside].mean(axis=0)
+        assert red > green > blue > 0.0 and red < 0.5

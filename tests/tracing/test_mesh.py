@@ -174,7 +174,7 @@ class TestFiles:
         path = tmp_path / f"probe{suffix}"
         trimesh.creation.box((10.0, 20.0, 30.0)).export(path)
         mesh = read_mesh(path)
-        assert mesh.extents == pytest.approx([10.0, 20.0, 30.0]) and len(mesh.faces) == 12
+        assert mesh.extents == pytest.approx([10.0, 20.0, 30.0]) and mesh.triangles == 12
 
     @pytest.mark.parametrize("unit", UNITS_MM)
     def test_it_is_kept_in_millimetres_standing_on_the_stage(self, tmp_path, unit):
@@ -182,7 +182,7 @@ class TestFiles:
         mesh = trimesh.creation.icosphere(3, 0.02)
         mesh.apply_translation([5.0, -3.0, 1.0])
         mesh.export(path)
-        shape = kept_shape("meshes/probe.ply", read_mesh(path).as_ply(50.0 * UNITS_MM[unit] / UNITS_MM["cm"]))
+        shape = kept_shape("meshes/probe.glb", read_mesh(path).as_kept(50.0 * UNITS_MM[unit] / UNITS_MM["cm"]))
         across = 0.04 * 50.0 * UNITS_MM[unit] / 10.0
         low, high = shape.mesh.bounds()
         assert 2.0 * shape.radius == pytest.approx(across, rel=1e-3)
@@ -192,7 +192,7 @@ class TestFiles:
     def test_z_may_point_up_and_open_meshes_are_known(self, tmp_path):
         path = tmp_path / "sheet.ply"
         trimesh.Trimesh([[0, 0, 0], [40, 0, 0], [40, 0, 20], [0, 0, 20]], [[0, 1, 2], [0, 2, 3]]).export(path)
-        shape = kept_shape("meshes/sheet.ply", read_mesh(path).as_ply(1.0, "z"))
+        shape = kept_shape("meshes/sheet.glb", read_mesh(path).as_kept(1.0, "z"))
         assert shape.is_open and shape.height == pytest.approx(20.0, rel=1e-2)
 
     @pytest.mark.parametrize(("name", "content", "words"), [
@@ -212,7 +212,7 @@ class TestFiles:
         trimesh.creation.icosphere(1, 1.0).export(path)
         for unit in (1e-6, 1e6):
             with pytest.raises(MeshError, match="not between"):
-                read_mesh(path).as_ply(unit)
+                read_mesh(path).as_kept(unit)
         with pytest.raises(MeshError, match="damaged"):
             kept_shape("meshes/x.ply", b"not a mesh")
         with pytest.raises(MeshError, match="no such file"):
@@ -237,3 +237,35 @@ def test_a_face_that_names_a_vertex_that_is_not_there_is_refused(tmp_path):
     )
     with pytest.raises(MeshError, match="names vertex 8, but there are 3"):
         read_mesh(path)
+
+
+def test_parts_names_uvs_and_authored_normals_stay(tmp_path):
+    """An OBJ of two objects with texture coordinates and normals of its own, as a modeller writes it."""
+    path = tmp_path / "lantern.obj"
+    path.write_text(
+        "mtllib none.mtl\no lid\nv 0 0 0\nv 10 0 0\nv 0 10 0\nvt 0 0\nvt 1 0\nvt 0 1\nvn 0 0.6 0.8\nusemtl brass\n"
+        "f 1/1/1 2/2/1 3/3/1\no rim\nv 0 0 5\nv 10 0 5\nv 0 10 5\nvn 0 0 1\nf 4/1/2 5/2/2 6/3/2\n"
+    )
+    mesh = read_mesh(path)
+    assert [p.name for p in mesh.parts] == ["lid", "rim"] and mesh.triangles == 2
+    assert all(p.uv is not None and p.uv.shape == (3, 2) for p in mesh.parts)
+    assert mesh.parts[0].normals == pytest.approx(np.tile([0.0, 0.6, 0.8], (3, 1)))
+    kept = mesh.as_kept(1.0)
+    shape = kept_shape("meshes/lantern.glb", kept)
+    assert shape.parts == ("lid", "rim") and shape.is_open
+    assert np.unique(shape.mesh.normals.reshape(-1, 3).round(4), axis=0) == pytest.approx(
+        np.array([[0.0, 0.0, 1.0], [0.0, 0.6, 0.8]]), abs=1e-3
+    )
+    again = tmp_path / "again.glb"
+    again.write_bytes(kept)
+    parts = {p.name: p for p in read_mesh(again).parts}
+    assert set(parts) == {"lid", "rim"} and sorted(parts["lid"].uv.ravel().tolist()) == pytest.approx(
+        [0, 0, 0, 0, 1, 1]
+    )
+
+
+def test_a_mesh_kept_by_an_earlier_version_still_stands():
+    box = trimesh.creation.box((10.0, 20.0, 30.0))
+    box.apply_translation([0.0, 10.0, 0.0])
+    shape = kept_shape("meshes/old.ply", box.export(file_type="ply"))
+    assert not shape.is_open and shape.radius == pytest.approx(15.0)

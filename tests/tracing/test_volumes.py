@@ -6,7 +6,7 @@ import pytest
 from photometra.colour import sensor_matrix
 from photometra.instruments import directional_albedo
 from photometra.optics.halfspace import directional_reflectance
-from photometra.optics.phase import turned
+from photometra.optics.phase import scattered
 from photometra.surface import Surface
 from photometra.surface.compile import compile_measured, compile_surface
 from photometra.tracing import Camera, Limits, Rendering, Scene, uniform_environment
@@ -68,7 +68,7 @@ def test_the_phase_function_has_its_asymmetry():
     rng = np.random.default_rng(0)
     for g in (-0.6, 0.0, 0.5, 0.9):
         towards = np.array([0.6, 0.0, 0.8])
-        found = np.array([turned(*towards, g, *u) for u in rng.random((20_000, 2))])
+        found = np.array([scattered(*towards, g, *u) for u in rng.random((20_000, 2))])
         assert np.linalg.norm(found, axis=1) == pytest.approx(np.ones(20_000), abs=1e-9)
         assert (found @ towards).mean() == pytest.approx(g, abs=0.015)
 

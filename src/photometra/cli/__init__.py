@@ -4,6 +4,7 @@ import sys
 
 VERBS = (
     "demo", "new", "add", "set", "show", "import", "measure", "agree", "fit", "render", "check", "export", "constants",
+    "free", "hold", "duplicate", "rename", "remove", "booth", "proof",
 )  # fmt: skip
 
 

@@ -6,7 +6,7 @@ import typer
 
 from .. import faults
 from ..errors import InputError
-from . import evidence, hand_over, studies
+from . import booth, evidence, hand_over, specimens, studies
 from .output import tell
 
 app = typer.Typer(
@@ -15,7 +15,7 @@ app = typer.Typer(
     help="Photometra: surface parameters held against measurements of the real sample. "
     "Without a verb: photometra [STUDY] opens the window.",
 )
-for module in (studies, evidence, hand_over):
+for module in (studies, specimens, evidence, booth, hand_over):
     module.register(app)
 
 # Typer carries its own copy of the exceptions; their root is reached through the one class it shows.

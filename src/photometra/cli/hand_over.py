@@ -55,6 +55,9 @@ def render(
     layers: Annotated[
         bool, typer.Option("--layers", help="Give an EXR a layer for each thing light met first.")
     ] = False,
+    guides: Annotated[
+        bool, typer.Option("--guides", help="Give an EXR alpha, depth in mm, normal and albedo as layers.")
+    ] = False,
     seed: Annotated[int, typer.Option(min=0, max=2**31)] = 1,
     as_json: Json = False,
 ):
@@ -66,12 +69,24 @@ def render(
     document = read_file(study)
     one = document.specimen(specimen)
     one = replace(one, surface=changed(one, assignments))
-    document, one = _standing(document, one, shape, unit)
+    document, one = standing(document, one, shape, unit)
     document = _looked_at(document, viewpoint, region, clamp)
-    if layers and path.suffix.lower() != ".exr":
-        raise Refused("--layers needs an EXR: a PNG has no layers")
+    if (layers or guides) and path.suffix.lower() != ".exr":
+        raise Refused("--layers and --guides need an EXR: a PNG has no layers")
     _, rendering = render_picture(
-        document, one, path, width, height, samples, seconds, noise, environment, seed, _teller(), layered=layers
+        document,
+        one,
+        path,
+        width,
+        height,
+        samples,
+        seconds,
+        noise,
+        environment,
+        seed,
+        _teller(),
+        layered=layers,
+        guided=guides,
     )
     cut = rendering.energy_cut()
     for finding in picture_findings(one.surface, document.booth.effort, cut):
@@ -95,7 +110,7 @@ def render(
         tell(f"wrote {path}: {rendering.samples} samples, {noise}, {rendering.seconds:.1f} s")
 
 
-def _standing(document, specimen, shape, unit):
+def standing(document, specimen, shape, unit):
     """The study and the specimen with another shape: one by name, or a mesh from a file with its unit."""
     if shape is None:
         return document, specimen
@@ -108,7 +123,7 @@ def _standing(document, specimen, shape, unit):
     unit_mm = UNITS_MM.get(unit, mesh.unit_mm)
     if unit_mm is None:
         raise Refused(f"--unit: this mesh file does not say how long one unit is; give one of {', '.join(UNITS_MM)}")
-    kept = mesh.as_ply(unit_mm)
+    kept = mesh.as_kept(unit_mm)
     document = document.with_mesh(document.index(specimen.name), shape, kept)
     return document, replace(specimen, shape=document.specimen(specimen.name).shape)
 

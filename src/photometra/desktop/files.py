@@ -289,13 +289,13 @@ class Files(QObject):
     def _ask_of_mesh(self, specimen_name, mesh):
         """Ask for the unit unless the format says it, then have the mesh made ready as a study keeps it."""
         if mesh.unit_mm is not None:
-            self._fetch(partial(mesh.as_ply, mesh.unit_mm), partial(self._take_mesh, specimen_name, mesh.name))
+            self._fetch(partial(mesh.as_kept, mesh.unit_mm), partial(self._take_mesh, specimen_name, mesh.name))
             return
         size = self.session.specimen.size_mm if self.session.specimen else 60.0
         question = MeshQuestion(mesh, size, self.window)
         if question.exec() == QDialog.DialogCode.Accepted:
             self._fetch(
-                partial(mesh.as_ply, question.unit_mm, question.up), partial(self._take_mesh, specimen_name, mesh.name)
+                partial(mesh.as_kept, question.unit_mm, question.up), partial(self._take_mesh, specimen_name, mesh.name)
             )
 
     def _take_mesh(self, specimen_name, file_name, data):

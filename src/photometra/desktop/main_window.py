@@ -137,6 +137,7 @@ class MainWindow(QMainWindow):
         s = self.session
         s.document_changed.connect(self._title)
         s.said.connect(self.say)
+        s.proof_kept.connect(lambda p: self.say(f"Kept {p.name} of the {p.specimen.lower()}"))
         self.ledger.import_wanted.connect(self.files.choose_and_import)
         self.ledger.add_wanted.connect(self.add_specimen)
         self.sight.probed.connect(self.probe_line.show_pixel)
@@ -250,7 +251,6 @@ class MainWindow(QMainWindow):
             self.say("A proof needs a whole picture: wait until it is there, all light shown.")
             return
         self.session.keep_proof(frame.linear)
-        self.say(f"Kept {self.session.study.proofs[-1].name} of the {self.session.specimen.name.lower()}")
 
     def _compare_with(self, partner, instead=None):
         if partner is not None:

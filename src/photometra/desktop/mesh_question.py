@@ -16,7 +16,7 @@ class MeshQuestion(QDialog):
         column = QVBoxLayout(self)
         column.setSpacing(6)
         words = " × ".join(f"{v:.4g}" for v in extents)
-        column.addWidget(Label(f"{mesh.name} is {words} units large, in {len(mesh.faces):,} triangles. One unit is"))
+        column.addWidget(Label(f"{mesh.name} is {words} units large, in {mesh.triangles:,} triangles. One unit is"))
         self._units, self._factors = QButtonGroup(self), []
         choices = [
             (f"1 {name}, so that it is {max(extents) * factor:.4g} mm across", factor)

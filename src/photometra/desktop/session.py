@@ -1,16 +1,14 @@
 """What the window shows and works on: the document, what is chosen in it, and how it agrees."""
 
 from dataclasses import replace
-from datetime import datetime
 from functools import partial
 from pathlib import Path
-from uuid import uuid4
 
-from PyQt6.QtCore import QObject, pyqtSignal
+from PyQt6.QtCore import QObject, QTimer, pyqtSignal
 
 from ..fitting import agreements
-from ..imaging.pictures import encoded_exr
-from ..study import History, Proof, Study
+from ..imaging.proofs import proof_of
+from ..study import History, Study
 from ..surface import PARAMETERS, STRATA
 from .workers import AFTER_THE_PICTURE, Latest
 
@@ -32,6 +30,7 @@ class Session(QObject):
     reading_chosen = pyqtSignal()
     stratum_chosen = pyqtSignal()
     agreements_changed = pyqtSignal()
+    proof_kept = pyqtSignal(object)
     said = pyqtSignal(str)
     """A sentence for the person, shown for a while."""
 
@@ -45,6 +44,10 @@ class Session(QObject):
         self._worker = Latest("agreement", self, AFTER_THE_PICTURE)
         self._worker.done.connect(self._agreed)
         self._worker.failed.connect(self.said)
+        self._waiting_proofs = []
+        self._encoder = Latest("proof", self)
+        self._encoder.done.connect(self._encoded)
+        self._encoder.failed.connect(self.said)
         self.path = None
         self.history = History(Study())
         self.open(study or Study(), path)
@@ -172,15 +175,29 @@ class Session(QObject):
         self.choose_reading(len(specimen.readings) - 1)
 
     def keep_proof(self, linear):
-        """Keep the chosen specimen as it is, with a scene-linear picture (h, w, 3) of it, as a proof."""
-        s = self.specimen
-        n = 1 + sum(p.specimen == s.name for p in self.study.proofs)
-        found = [a for a in self.agreements_of(s) if a.reading.active and not a.problem]
-        told = tuple((a.reading.name, a.value, a.reading.tolerance) for a in found)
-        date = datetime.now().strftime("%Y-%m-%d %H:%M")
-        picture = f"images/proof-{uuid4().hex[:12]}.exr"
-        proof = Proof(f"Proof {n}", s.name, s.surface, picture, dict(s.sigmas), told, "", date)
-        self.history.apply(self.study.with_proof(proof, encoded_exr(linear)), "keep a proof")
+        """Keep the chosen specimen as it is, with a scene-linear picture (h, w, 3) of it, as a proof.
+
+        Its picture is encoded away from the window's thread; `proof_kept` tells when it is there.
+        """
+        specimen, found = self.specimen, self.agreements_of(self.specimen)
+        self._waiting_proofs.append(lambda: proof_of(self.study, specimen, linear, found))
+        self._encode_next()
+
+    def _encode_next(self):
+        """Have the next proof encoded, one after the other: none may take another's place."""
+        if not self._waiting_proofs:
+            return
+        if self._encoder.is_idle:
+            self._encoder.submit(self._waiting_proofs.pop(0))
+        else:
+            QTimer.singleShot(10, self._encode_next)
+
+    def _encoded(self, kept):
+        proof, data = kept
+        if any(s.name == proof.specimen for s in self.study.specimens):
+            self.history.apply(self.study.with_proof(proof, data), "keep a proof")
+            self.proof_kept.emit(self.study.proofs[-1])
+        self._encode_next()
 
     def change_proof(self, proof, **changes):
         """Change what a proof says."""
@@ -189,10 +206,8 @@ class Session(QObject):
 
     def bring_back(self, proof):
         """Give a proof's specimen its surface again; ValueError where the specimen is gone."""
-        i = self.study.index(proof.specimen)
-        back = replace(self.study.specimens[i], surface=proof.surface, sigmas=dict(proof.sigmas))
-        self.history.apply(self.study.with_specimen_at(i, back), "bring a proof back")
-        self.choose(i)
+        self.history.apply(self.study.with_proof_back(proof), "bring a proof back")
+        self.choose(self.study.index(proof.specimen))
 
     def set_booth(self, label, dragging=False, **changes):
         key = ("booth", *changes) if dragging else None
@@ -246,6 +261,7 @@ class Session(QObject):
 
     def end(self):
         self._worker.end()
+        self._encoder.end()
 
 
 def _agreements_of(specimen):

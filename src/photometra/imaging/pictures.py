@@ -105,14 +105,19 @@ def read_header(path):
         source.close()
 
 
-def write_exr(path, pixels, header=None, half=False, layers=None):
+def write_exr(path, pixels, header=None, half=False, layers=None, window=None):
     """Write scene-linear float32 (h, w, 3) with text entries in the header; replaces the file in one step.
 
-    layers: {name: (h, w, 3)}, written beside it as channels `name.R` and so on.
+    layers: {name: (h, w, 3) or (h, w)}, written beside it as channels `name.R` and so on (of a normal X, Y, Z), or one
+    channel of that name; `A` and `Z` are the format's own names of alpha and depth. window: (x0, y0, x1, y1), the part
+    that is written as the data window of a picture of the whole size.
     """
-    parts = [np.asarray(part, np.float32) for part in (pixels, *(layers or {}).values())]
-    names = ["R", "G", "B", *(f"{name}.{c}" for name in layers or {} for c in "RGB")]
-    _write(path, np.concatenate(parts, axis=2), "half" if half else "float", header, ".exr", names)
+    parts, names = [np.asarray(pixels, np.float32)], ["R", "G", "B"]
+    for name, layer in (layers or {}).items():
+        layer = np.asarray(layer, np.float32)
+        parts.append(layer if layer.ndim == 3 else layer[..., None])
+        names += [f"{name}.{c}" for c in ("XYZ" if name == "normal" else "RGB")] if layer.ndim == 3 else [name]
+    _write(path, np.concatenate(parts, axis=2), "half" if half else "float", header, ".exr", names, window)
 
 
 def write_png(path, shown, header=None):
@@ -121,20 +126,23 @@ def write_png(path, shown, header=None):
     _write(path, (values * 255.0 + 0.5).astype(np.uint8), "uint8", header, ".png")
 
 
-def write_picture(path, linear, display, header=None, layers=None):
-    """Write a picture by its suffix: EXR scene-linear with its layers, PNG as `display` shows it."""
+def write_picture(path, linear, display, header=None, layers=None, window=None):
+    """Write a picture by its suffix: EXR scene-linear with its layers and data window, PNG as `display` shows it."""
     if Path(path).suffix.lower() == ".png":
         write_png(path, display.picture(linear), header)
     else:
-        write_exr(path, linear, header, layers=layers)
+        write_exr(path, linear, header, layers=layers, window=window)
 
 
-def _write(path, pixels, kind, header, suffix, names=None):
+def _write(path, pixels, kind, header, suffix, names=None, window=None):
     import OpenImageIO as oiio
 
     path = Path(path)
     height, width, channels = pixels.shape
-    spec = oiio.ImageSpec(width, height, channels, kind)
+    x0, y0, x1, y1 = window or (0, 0, width, height)
+    pixels = pixels[y0:y1, x0:x1]
+    spec = oiio.ImageSpec(x1 - x0, y1 - y0, channels, kind)
+    spec.x, spec.y, spec.full_width, spec.full_height = x0, y0, width, height
     if names:
         spec.channelnames = names
     if suffix == ".exr":

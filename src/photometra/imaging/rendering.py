@@ -1,8 +1,10 @@
 """A finished picture of a specimen in its booth, written to a file with what made it in its header."""
 
 import time
+from dataclasses import asdict
 from pathlib import Path
 
+from .. import __version__
 from ..tracing import Limits, Rendering
 from .booths import UNIFORM, compiled_in, display_of, limits_of, scene_of
 from .pictures import write_picture
@@ -14,14 +16,15 @@ _FEWEST_FOR_NOISE = 8
 
 def render_picture(
     study, specimen, path, width, height, samples=None, seconds=None, noise=None, environment=None, seed=1,
-    report=None, cancel=None, layered=False,
+    report=None, cancel=None, layered=False, guided=False,
 ):  # fmt: skip
     """Render until a count of samples, a time or a relative noise is reached, then write EXR or PNG.
 
     study: for its booth and pictures. environment: a name instead of the booth's own. report(Rendering) is called
     about once a second; where `cancel` (a threading.Event) is set nothing is written and None comes back. layered: an
-    EXR gets, as named layers, what the light met first. Returns (path, Rendering). ValueError, in a sentence, where
-    something cannot be read or written.
+    EXR gets, as named layers, what the light met first; guided: alpha, depth, normal and albedo. Of a booth's region
+    the EXR holds a data window. Returns (path, Rendering). InputError, in a sentence, where something cannot be read or
+    written.
     """
     scene = scene_of(study, specimen, environment)
     # In the furnace nothing may be lost to the limits: its purpose is to show what the surface loses.
@@ -33,14 +36,35 @@ def render_picture(
         samples = DEFAULT_SAMPLES
     if not _advance(rendering, samples, seconds, noise, report, cancel):
         return None
+    booth = study.booth
     header = {
+        "Software": f"Photometra {__version__}",
         "photometra:study": study.name,
         "photometra:specimen": specimen.name,
+        "photometra:shape": specimen.shape,
+        "photometra:size_mm": specimen.size_mm,
         "photometra:samples": rendering.samples,
+        "photometra:noise": rendering.noise(),
+        "photometra:seed": seed,
+        "photometra:environment": environment or booth.environment,
+        "photometra:turn": booth.turn,
+        "photometra:strength": booth.strength,
+        "photometra:exposure": booth.exposure,
+        "photometra:white": _text(booth.white) if booth.white else "as it is",
+        **{f"photometra:camera:{k}": v for k, v in asdict(booth.viewpoint).items()},
+        **{f"photometra:lamp:{n}": _text(tuple(asdict(lamp).values())) for n, lamp in _lamps(booth) if lamp.strength},
         **{f"photometra:parameter:{k}": _text(v) for k, v in specimen.surface.given.items()},
     }
-    write_picture(path, rendering.picture(), display_of(study.booth), header, rendering.layers())
+    layers = rendering.layers()
+    if guided:
+        guides = rendering.guides()
+        layers = {"A": guides.alpha, "Z": guides.depth, "normal": guides.normal, "albedo": guides.albedo, **layers}
+    write_picture(path, rendering.picture(), display_of(booth), header, layers, rendering.window)
     return Path(path), rendering
+
+
+def _lamps(booth):
+    return (("key", booth.key), ("back", booth.back))
 
 
 def _text(value):

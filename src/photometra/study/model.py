@@ -209,8 +209,8 @@ class Study:
         return replace(self, pictures={**self.pictures, name: data}).with_booth(environment=name)
 
     def with_mesh(self, index, file_name, data) -> "Study":
-        """The study with a mesh, which it keeps, to stand for a specimen; `data` the bytes of a PLY."""
-        name = kept_name("meshes", f"{PurePath(file_name).stem}.ply", data)
+        """The study with a mesh, which it keeps, to stand for a specimen; `data` the bytes of a GLB."""
+        name = kept_name("meshes", f"{PurePath(file_name).stem}.glb", data)
         kept = replace(self, meshes={**self.meshes, name: data})
         return kept.with_specimen_at(index, replace(self.specimens[index], shape=name))
 
@@ -230,6 +230,11 @@ class Study:
         """The study without a proof, nor the picture that was its alone."""
         images = {n: d for n, d in self.images.items() if n != proof.picture}
         return replace(self, proofs=tuple(p for p in self.proofs if p is not proof and p != proof), images=images)
+
+    def with_proof_back(self, proof: Proof) -> "Study":
+        """The study with a proof's specimen as it was then; InputError where the specimen is gone."""
+        i = self.index(proof.specimen)
+        return self.with_specimen_at(i, replace(self.specimens[i], surface=proof.surface, sigmas=dict(proof.sigmas)))
 
     def without_specimen(self, index) -> "Study":
         return replace(self, specimens=self.specimens[:index] + self.specimens[index + 1 :])

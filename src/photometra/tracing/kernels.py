@@ -20,23 +20,20 @@ from ..surface import lobes, rows
 from .environment import density_at, direction_drawn, place_towards, radiance_at
 from .lights import panel_drawn, panel_met
 from .media import free_flight
-from .mesh import DEPTH, nearest
+from .mesh import DEPTH
 from .scene import (
     IS_BALL,
     IS_OPEN,
     NOTHING,
     RADIUS,
     SKY_PROBABILITY,
-    SPECIMEN,
     STAGE,
     STRENGTH,
     TURN,
     aim,
-    hit,
-    stage_met,
     stage_reflectance,
 )
-from .shading import part_of, shading_point, to_local, to_world
+from .shading import nearest_hit, part_of, shading_point, to_local, to_world
 from .spectral import HEROES, choose_wavelengths, rotated
 
 # What the renderer is told: limits on bounces off surfaces, on walls met within the interior and on scatterings
@@ -71,25 +68,11 @@ def _glow(panel, index, fraction, radiance, out):
 
 
 @kernel
-def _met(ox, oy, oz, dx, dy, dz, within, far, scene, shape, stack):
-    """The nearest thing along a ray before `far`: (what, distance, triangle, u, v)."""
-    if scene[IS_BALL] > 0.0:
-        what, t = hit(ox, oy, oz, dx, dy, dz, within, scene)
-        return (what, t, 0, 0.0, 0.0) if t < far else (NOTHING, far, 0, 0.0, 0.0)
-    nodes, corners, _, _ = shape
-    triangle, t, u, v = nearest(ox, oy, oz, dx, dy, dz, 1e-7 * scene[RADIUS], far, nodes, corners, stack)
-    stage = stage_met(ox, oy, oz, dx, dy, dz, t, scene)
-    if stage > 0.0:
-        return STAGE, stage, 0, 0.0, 0.0
-    return (SPECIMEN if triangle >= 0 else NOTHING), t, triangle, u, v
-
-
-@kernel
 def _blocked(x, y, z, dx, dy, dz, within, far, state, scene, shape, materials, stack):
     """Whether something stands in a light's way; where a surface is open in part, by chance."""
     scalars = materials[0]
     while True:
-        what, t, triangle, _, _ = _met(x, y, z, dx, dy, dz, within, far, scene, shape, stack)
+        what, t, triangle, _, _ = nearest_hit(x, y, z, dx, dy, dz, within, far, scene, shape, stack)
         if what == NOTHING:
             return False
         if what == STAGE:
@@ -309,7 +292,7 @@ def trace(origin, direction, state, index, fraction, nearest_sample, basis, scen
     # A dispersive refraction ends all wavelengths but the hero, which then stands for all of them.
     alone = False
     for depth in range(100_000):
-        what, t, triangle, u, v = _met(ox, oy, oz, dx, dy, dz, within, 1e30, scene, shape, stack)
+        what, t, triangle, u, v = nearest_hit(ox, oy, oz, dx, dy, dz, within, 1e30, scene, shape, stack)
         if medium < 0 and density > 0.0 and panels[0].shape[0] > 0:
             _panels_seen(bx, by, bz, dx, dy, dz, passed, passed + t, density, index, fraction, scene, panels, light,
                          seen, layers, share, through)  # fmt: skip

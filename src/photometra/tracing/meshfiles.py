@@ -1,4 +1,4 @@
-"""Meshes from files, and as a study keeps them: a PLY in millimetres, y up, standing on the stage."""
+"""Meshes from files, and as a study keeps them: a GLB of their parts in millimetres, y up, standing on the stage."""
 
 import io
 from dataclasses import dataclass
@@ -21,12 +21,30 @@ class MeshError(InputError):
 
 
 @dataclass(frozen=True, eq=False)
-class FileMesh:
-    """A mesh as its file has it: vertices (v, 3) in the file's own unit, which few files state, and faces (t, 3)."""
+class Part:
+    """One named part of a mesh: vertices (v, 3), faces (t, 3); uv (v, 2) and normals (v, 3) where the file has them."""
 
     name: str
     vertices: np.ndarray
     faces: np.ndarray
+    uv: np.ndarray | None = None
+    normals: np.ndarray | None = None
+
+
+@dataclass(frozen=True, eq=False)
+class FileMesh:
+    """A mesh as its file has it, its parts in the file's own unit, which few files state."""
+
+    name: str
+    parts: tuple[Part, ...]
+
+    @property
+    def vertices(self):
+        return np.concatenate([p.vertices for p in self.parts])
+
+    @property
+    def triangles(self):
+        return sum(len(p.faces) for p in self.parts)
 
     @property
     def extents(self):
@@ -37,22 +55,77 @@ class FileMesh:
         """How long one unit is where the format says so (glTF is in metres, y up), or None."""
         return UNITS_MM["m"] if Path(self.name).suffix.lower() in (".glb", ".gltf") else None
 
-    def as_ply(self, unit_mm, up="y"):
-        """The mesh as a study keeps it; `unit_mm` says how long one unit is, `up` which axis points up (y or z)."""
+    def as_kept(self, unit_mm, up="y"):
+        """The mesh as a study keeps it, a GLB of its parts in mm; `unit_mm` says how long one unit is, `up` which axis
+        points up (y or z)."""
         import trimesh
 
-        vertices = self.vertices * float(unit_mm)
-        if up == "z":
-            vertices = np.stack([vertices[:, 0], vertices[:, 2], -vertices[:, 1]], axis=1)
-        low, high = vertices.min(axis=0), vertices.max(axis=0)
+        def placed(v):
+            return np.stack([v[:, 0], v[:, 2], -v[:, 1]], axis=1) if up == "z" else v
+
+        whole = placed(self.vertices * float(unit_mm))
+        low, high = whole.min(axis=0), whole.max(axis=0)
         if not 0.1 <= float((high - low).max()) <= 10_000.0:
             raise MeshError(f"{self.name}: {(high - low).max():.3g} mm across is not between 0.1 and 10000 mm")
-        vertices = vertices - [0.5 * (low[0] + high[0]), low[1], 0.5 * (low[2] + high[2])]
-        return trimesh.Trimesh(vertices, self.faces, process=False).export(file_type="ply")
+        middle = np.array([0.5 * (low[0] + high[0]), low[1], 0.5 * (low[2] + high[2])])
+        scene = trimesh.Scene()
+        for part in self.parts:
+            visual = trimesh.visual.TextureVisuals(uv=part.uv) if part.uv is not None else None
+            normals = None if part.normals is None else placed(part.normals)
+            made = trimesh.Trimesh(
+                placed(part.vertices * float(unit_mm)) - middle, part.faces, vertex_normals=normals, visual=visual,
+                process=False,
+            )  # fmt: skip
+            scene.add_geometry(made, node_name=part.name, geom_name=part.name)
+        # Authored normals alone are kept: what a part has none of is smoothed anew each time.
+        with_normals = any(p.normals is not None for p in self.parts)
+        return trimesh.exchange.gltf.export_glb(scene, include_normals=with_normals)
+
+
+def _parts_of(loaded):
+    """[Part] of what trimesh loaded: each geometry where it stands in its scene, with what its file says of it."""
+    import trimesh
+
+    if isinstance(loaded, trimesh.Trimesh):
+        pairs = [("part", loaded, np.eye(4))]
+    else:
+        pairs = []
+        # In the order of their names: the library keeps none that is always the same.
+        for node in sorted(loaded.graph.nodes_geometry):
+            matrix, geometry = loaded.graph[node]
+            pairs.append((node, loaded.geometry[geometry], matrix))
+    out, taken = [], set()
+    for name, mesh, matrix in pairs:
+        if not isinstance(mesh, trimesh.Trimesh) or not len(mesh.faces):
+            continue
+        own, n = str(name)[:80] or "part", 2
+        while own in taken:
+            own, n = f"{str(name)[:80]} {n}", n + 1
+        taken.add(own)
+        uv = getattr(mesh.visual, "uv", None)
+        normals = np.asarray(mesh.vertex_normals, float) if "vertex_normals" in mesh._cache else None
+        if normals is not None:
+            normals = normals @ np.linalg.inv(matrix[:3, :3])
+            normals /= np.maximum(np.linalg.norm(normals, axis=1, keepdims=True), 1e-12)
+        out.append(
+            Part(
+                own, np.asarray(mesh.vertices, float) @ matrix[:3, :3].T + matrix[:3, 3],
+                np.asarray(mesh.faces, np.int64), None if uv is None else np.asarray(uv, float), normals,
+            )
+        )  # fmt: skip
+    return out
+
+
+def _how_to_read(suffix):
+    """What the library is told of a format, so that it keeps parts apart and texture coordinates on them."""
+    if suffix.lower() == ".obj":
+        return {"split_objects": True, "group_material": False, "skip_materials": True}
+    # Of a glTF without its materials the library drops the coordinates too; pictures it only opens when asked.
+    return {"skip_materials": suffix.lower() not in (".glb", ".gltf")}
 
 
 def read_mesh(path) -> FileMesh:
-    """A mesh file, all its parts as one. MeshError, naming the file, where it cannot be used."""
+    """A mesh file with its parts. MeshError, naming the file, where it cannot be used."""
     import trimesh
 
     path = Path(path)
@@ -63,19 +136,22 @@ def read_mesh(path) -> FileMesh:
     if path.stat().st_size > _LARGEST_FILE:
         raise MeshError(f"{path}: the file is larger than 500 MB; thin the mesh out first")
     try:
-        mesh = trimesh.load(path, force="mesh", process=False, skip_materials=True)
-        vertices, faces = np.asarray(mesh.vertices, float), np.asarray(mesh.faces, np.int64)
+        parts = _parts_of(trimesh.load(path, process=False, **_how_to_read(path.suffix)))
     except Exception as error:
         # Each format's reader raises errors of its own kind.
         raise MeshError(f"{path}: the mesh is damaged or is not one ({type(error).__name__})") from None
-    if vertices.ndim != 2 or not len(faces) or not np.all(np.isfinite(vertices)):
+    found = FileMesh(path.name, tuple(parts))
+    if not parts or found.vertices.ndim != 2 or not np.all(np.isfinite(found.vertices)):
         raise MeshError(f"{path}: there are no triangles in it")
-    if faces.min() < 0 or faces.max() >= len(vertices):
-        bad = int(faces.max() if faces.max() >= len(vertices) else faces.min())
-        raise MeshError(f"{path}: a face names vertex {bad + 1}, but there are {len(vertices)}; export the mesh again")
-    if len(faces) > MOST_TRIANGLES:
-        raise MeshError(f"{path}: {len(faces):,} triangles are more than the {MOST_TRIANGLES:,} that can be taken")
-    return FileMesh(path.name, vertices, faces)
+    for part in parts:
+        if part.faces.min() < 0 or part.faces.max() >= len(part.vertices):
+            bad = int(part.faces.max() if part.faces.max() >= len(part.vertices) else part.faces.min())
+            raise MeshError(
+                f"{path}: a face names vertex {bad + 1}, but there are {len(part.vertices)}; export the mesh again"
+            )
+    if found.triangles > MOST_TRIANGLES:
+        raise MeshError(f"{path}: {found.triangles:,} triangles are more than the {MOST_TRIANGLES:,} that can be taken")
+    return found
 
 
 @lru_cache(maxsize=4)
@@ -84,17 +160,37 @@ def kept_shape(name, data: bytes) -> Shape:
     import trimesh
 
     try:
-        mesh = trimesh.load(io.BytesIO(data), file_type="ply", process=True)
-        smooth = mesh.smooth_shaded
-        vertices, faces = np.asarray(smooth.vertices, float), np.asarray(smooth.faces, np.int64)
-        normals = np.asarray(smooth.vertex_normals, float)
-        is_open = not mesh.is_watertight
+        loaded = trimesh.load(io.BytesIO(data), file_type=Path(name).suffix[1:].lower(), process=False)
+        parts = _parts_of(loaded)
+        joined = trimesh.util.concatenate([trimesh.Trimesh(p.vertices, p.faces, process=False) for p in parts])
+        joined.merge_vertices()
+        is_open = not joined.is_watertight
+        vertices, faces, normals = _shaded(parts)
     except Exception as error:
         raise MeshError(f"{name}: the mesh kept in the study is damaged ({type(error).__name__})") from None
     radius = 0.5 * float(np.ptp(vertices, axis=0).max())
     vertices = vertices + np.array([0.0, LIFT * radius, 0.0])
     try:
-        built = mesh_from(vertices, faces, normals[faces])
+        built = mesh_from(vertices, faces, normals)
     except InputError as error:
         raise MeshError(f"{name}: {error}") from None
-    return Shape(built, float(vertices[:, 1].max()), is_open=is_open, radius=radius)
+    return Shape(built, float(vertices[:, 1].max()), is_open=is_open, radius=radius, parts=tuple(p.name for p in parts))
+
+
+def _shaded(parts):
+    """(vertices, faces, normals of the corners (t, 3, 3)) of all parts: normals as authored, else smoothed."""
+    import trimesh
+
+    vertices, faces, normals, first = [], [], [], 0
+    for part in parts:
+        if part.normals is not None:
+            v, f, n = part.vertices, part.faces, part.normals
+        else:
+            mesh = trimesh.Trimesh(part.vertices, part.faces, process=True)
+            smooth = mesh.smooth_shaded
+            v, f, n = (np.asarray(a) for a in (smooth.vertices, smooth.faces, smooth.vertex_normals))
+        vertices.append(np.asarray(v, float))
+        faces.append(np.asarray(f, np.int64) + first)
+        normals.append(np.asarray(n, float)[f])
+        first += len(v)
+    return np.concatenate(vertices), np.concatenate(faces), np.concatenate(normals)

@@ -8,6 +8,7 @@ from functools import cache
 import numpy as np
 
 from ..optics.threads import thread_count
+from .guides import guides_of
 from .kernels import LAYERS
 from .scene import Scene
 from .tasks import Limits, Sums, Task, View, prepared, sums_of
@@ -53,6 +54,8 @@ class Rendering:
         self._squares = np.zeros((self.height, self.width))
         self._cut = np.zeros((self.height, self.width))
         self._apart = np.zeros((LAYERS if layered else 0, self.height, self.width, 3))
+        self.window = None
+        """(x0, y0, x1, y1) of the region that is rendered; None for the whole picture."""
         if only is not None:
             self._tiles, self._region = list(_runs(only)), only
             return
@@ -63,6 +66,8 @@ class Rendering:
             (x, min(x + TILE, x1), y, min(y + TILE, y1)) for y in range(y0, y1, TILE) for x in range(x0, x1, TILE)
         ]
         self._region = (slice(y0, y1), slice(x0, x1))
+        if region is not None:
+            self.window = (x0, y0, x1, y1)
 
     def add(self, count=1, cancel: threading.Event | None = None) -> bool:
         """Add `count` samples to every pixel; False, and the picture of no use, when cancelled on the way."""
@@ -83,6 +88,10 @@ class Rendering:
         self.samples += count
         self.seconds += time.perf_counter() - start
         return True
+
+    def guides(self):
+        """Coverage, distance, normal and albedo of the view; see `guides.Guides`."""
+        return guides_of(self._view)
 
     def _merge(self, sums: Sums):
         x0, x1, y0, y1 = sums.tile

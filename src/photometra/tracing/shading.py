@@ -6,7 +6,8 @@ from typing import NamedTuple
 from ..optics.jit import kernel
 from ..optics.phase import frame
 from ..surface import rows
-from .scene import IS_BALL, RADIUS, way_round
+from .mesh import nearest
+from .scene import IS_BALL, NOTHING, RADIUS, SPECIMEN, STAGE, hit, stage_met, way_round
 
 
 class ShadingPoint(NamedTuple):
@@ -36,6 +37,20 @@ class ShadingPoint(NamedTuple):
     part: int
     u: float
     v: float
+
+
+@kernel
+def nearest_hit(ox, oy, oz, dx, dy, dz, within, far, scene, shape, stack):
+    """The nearest thing along a ray before `far`: (what, distance, triangle, u, v)."""
+    if scene[IS_BALL] > 0.0:
+        what, t = hit(ox, oy, oz, dx, dy, dz, within, scene)
+        return (what, t, 0, 0.0, 0.0) if t < far else (NOTHING, far, 0, 0.0, 0.0)
+    nodes, corners, _, _ = shape
+    triangle, t, u, v = nearest(ox, oy, oz, dx, dy, dz, 1e-7 * scene[RADIUS], far, nodes, corners, stack)
+    stage = stage_met(ox, oy, oz, dx, dy, dz, t, scene)
+    if stage > 0.0:
+        return STAGE, stage, 0, 0.0, 0.0
+    return (SPECIMEN if triangle >= 0 else NOTHING), t, triangle, u, v
 
 
 @kernel

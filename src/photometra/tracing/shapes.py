@@ -18,7 +18,8 @@ class Shape:
 
     height: in mm. axis, centre: about which its strokes run round, or along which they run straight on. is_open: a
     sheet without an inside. stock: besides the specimen's own surface (0), the surfaces that its triangles name, by
-    their numbers from 1 on. radius: of the booth, where the shape has a size of its own.
+    their numbers from 1 on. radius: of the booth, where the shape has a size of its own. parts: names of what it is
+    made of, where it came from a file.
     """
 
     mesh: Mesh
@@ -29,6 +30,7 @@ class Shape:
     is_open: bool = False
     stock: tuple[str, ...] = ()
     radius: float | None = None
+    parts: tuple[str, ...] = ()
 
 
 # The surfaces of a shape that are not the specimen's: a plain glass, the boundary from that glass to the specimen, and

@@ -47,6 +47,7 @@ def _steps():
             light_split(felt, compile_surface(felt), 30.0, 10.0),
             depth_colours(glass, [1.0]),
             Rendering(compile_surface(felt), Scene(uniform_environment(), shape=shape_of("steps", 30.0)), 8, 8).add(1),
+            Rendering(compile_surface(felt), Scene(uniform_environment()), 8, 8).guides(),
         ),
     )
 

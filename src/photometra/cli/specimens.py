@@ -1,0 +1,92 @@
+"""Verbs on specimens: free, hold, duplicate, rename, remove."""
+
+from typing import Annotated
+
+import typer
+
+from ..study import read_file, write_file
+from ..surface import parameter
+from ..surface.parameters import scalar_owner
+from ..surface.values import parse_number
+from .output import Refused, tell
+from .studies import SpecimenName, StudyPath
+
+Names = Annotated[
+    list[str], typer.Argument(metavar="NAME[=LOW..HIGH] ...", help="Parameters, with bounds for a solve.")
+]
+NewName = Annotated[str, typer.Argument(metavar="NEW", help="The new name.")]
+
+
+def _bounds(name, text):
+    """(low, high) of LOW..HIGH in the parameter's unit; None for an empty text, which lets bounds go."""
+    if not text.strip():
+        return None
+    low, dots, high = text.partition("..")
+    if not dots:
+        raise Refused(f"'{name}={text}' should be NAME=LOW..HIGH, as roughness=0.1..0.4")
+    p, _ = scalar_owner(name)
+    return parse_number(p, low), parse_number(p, high)
+
+
+def free(study: StudyPath, specimen: SpecimenName, names: Names):
+    """Free parameters for a solve, between bounds where they are given (NAME=LOW..HIGH; NAME= lets bounds go)."""
+    document = read_file(study)
+    i = document.index(specimen)
+    one = document.specimens[i]
+    for word in names:
+        name, sign, text = word.partition("=")
+        owner = scalar_owner(name)[0].name
+        one = one.with_free(owner, True)
+        if sign:
+            one = one.with_bounds(name, _bounds(name, text))
+        if not one.surface.applies(owner):
+            tell(f"note: {owner} does nothing on this surface as it stands; a solve leaves it alone until it does")
+    write_file(document.with_specimen_at(i, one), study)
+    tell(f"free: {', '.join(sorted(one.free)) or 'nothing'}")
+
+
+def hold(study: StudyPath, specimen: SpecimenName, names: Names):
+    """Hold parameters: a solve leaves them as they are."""
+    document = read_file(study)
+    i = document.index(specimen)
+    one = document.specimens[i]
+    for name in names:
+        one = one.with_free(parameter(name).name, False)
+    write_file(document.with_specimen_at(i, one), study)
+    tell(f"free: {', '.join(sorted(one.free)) or 'nothing'}")
+
+
+def duplicate(
+    study: StudyPath,
+    specimen: SpecimenName,
+    new: Annotated[str | None, typer.Argument(metavar="[NEW]", help="Its name; the old one with a number.")] = None,
+):
+    """Add a variant of a specimen: its surface and shape, without its readings."""
+    document = read_file(study)
+    document = document.with_duplicate(document.index(specimen))
+    if new:
+        document = document.with_renamed(len(document.specimens) - 1, new)
+    write_file(document, study)
+    tell(f"added '{document.specimens[-1].name}'")
+
+
+def rename(study: StudyPath, specimen: SpecimenName, new: NewName):
+    """Give a specimen another name; its proofs follow."""
+    document = read_file(study)
+    write_file(document.with_renamed(document.index(specimen), new), study)
+    tell(f"'{specimen}' is now '{new}'")
+
+
+def remove(study: StudyPath, specimen: SpecimenName):
+    """Take a specimen out of a study, with its readings and proofs."""
+    document = read_file(study)
+    i = document.index(specimen)
+    for proof in [p for p in document.proofs if p.specimen == document.specimens[i].name]:
+        document = document.without_proof(proof)
+    write_file(document.without_specimen(i), study)
+    tell(f"removed '{specimen}'")
+
+
+def register(app):
+    for verb in (free, hold, duplicate, rename, remove):
+        app.command(verb.__name__)(verb)
