@@ -66,6 +66,12 @@ kernel = numba.njit(nogil=True, cache=True, error_model="numpy", fastmath={"cont
 """Decorator for every kernel: no GIL, cached, IEEE division, no reassociation that could hide a NaN."""
 
 
+kernel_part = numba.njit(
+    nogil=True, cache=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"}, inline="always"
+)
+"""Decorator for a named part of one long kernel: written into it, as a call with dozens of arrays costs a fifth of it."""
+
+
 def elementwise(signature):
     """Decorator: a scalar function as a NumPy ufunc of one signature, made at its first call.
 

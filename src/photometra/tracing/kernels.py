@@ -13,7 +13,7 @@ import math
 
 import numpy as np
 
-from ..optics.jit import kernel, unowned
+from ..optics.jit import kernel, kernel_part, unowned
 from ..optics.phase import scattered
 from ..optics.rng import random_uniform, seeded
 from ..surface import lobes, rows
@@ -47,7 +47,7 @@ _SCATTER = np.array([rows.SCATTER, rows.SUB_SCATTER, rows.SHALLOW_SCATTER, rows.
 _ABSORB = np.array([rows.ABSORPTION, rows.SUB_ABSORPTION, rows.SHALLOW_ABSORPTION, rows.DEEP_ABSORPTION])
 
 
-@kernel
+@kernel_part
 def _sky(u, v, scene, radiance, basis, out):
     """Spectral radiance from a place of the environment's picture."""
     strength = scene[STRENGTH]
@@ -60,14 +60,14 @@ def _sky(u, v, scene, radiance, basis, out):
         out[j] = strength * (r * basis[j, 0] + g * basis[j, 1] + b * basis[j, 2])
 
 
-@kernel
+@kernel_part
 def _glow(panel, index, fraction, radiance, out):
     """Spectral radiance of a panel."""
     for j in range(HEROES):
         out[j] = radiance[panel, index[j]] * (1.0 - fraction[j]) + radiance[panel, index[j] + 1] * fraction[j]
 
 
-@kernel
+@kernel_part
 def _blocked(x, y, z, dx, dy, dz, within, far, state, scene, shape, materials, stack):
     """Whether something stands in a light's way; where a surface is open in part, by chance."""
     scalars = materials[0]
@@ -87,7 +87,7 @@ def _blocked(x, y, z, dx, dy, dz, within, far, state, scene, shape, materials, s
         within = not within
 
 
-@kernel
+@kernel_part
 def _light_drawn(ox, oy, oz, state, index, fraction, basis, scene, sky, panels, out):
     """Draw a light as seen from a place: (x, y, z, distance, density); its radiance goes into `out`.
 
@@ -110,7 +110,7 @@ def _light_drawn(ox, oy, oz, state, index, fraction, basis, scene, sky, panels, 
     return x, y, z, 1e30, density * probability
 
 
-@kernel
+@kernel_part
 def _add(seen, layers, share, through, light, weight):
     """Add light that comes along the path to what is seen, and to the pictures of what it met first."""
     for j in range(HEROES):
@@ -120,7 +120,7 @@ def _add(seen, layers, share, through, light, weight):
             layers[layer, j] += value * share[layer, j]
 
 
-@kernel
+@kernel_part
 def _panels_seen(bx, by, bz, dx, dy, dz, near, far, density, index, fraction, scene, panels, light, seen, layers, share,
                  through):  # fmt: skip
     """Add the panels that a ray meets between `near` and `far` of where it was drawn, with `density`."""
@@ -133,7 +133,7 @@ def _panels_seen(bx, by, bz, dx, dy, dz, near, far, density, index, fraction, sc
             _add(seen, layers, share, through, light, density * density / (density * density + e * e))
 
 
-@kernel
+@kernel_part
 def _sky_seen(dx, dy, dz, density, basis, scene, sky, light, seen, layers, share, through):
     """Add the sky that a ray drawn with `density` (below 0 for none) runs into."""
     su = sv = 0.0
@@ -147,7 +147,7 @@ def _sky_seen(dx, dy, dz, density, basis, scene, sky, light, seen, layers, share
     _add(seen, layers, share, through, light, weight)
 
 
-@kernel
+@kernel_part
 def _survives(through, state):
     """Russian roulette on what a path still carries: whether it goes on, its weight raised."""
     largest = 0.0
@@ -161,7 +161,7 @@ def _survives(through, state):
     return True
 
 
-@kernel
+@kernel_part
 def _from_stage(ox, oz, state, index, fraction, basis, scene, patches, sky, panels, shape, materials, stack, light,
                 seen, layers, share, through):  # fmt: skip
     """Light the stage at a place, and draw how the path goes on: (direction x, y, z, its density)."""
@@ -182,7 +182,7 @@ def _from_stage(ox, oz, state, index, fraction, basis, scene, patches, sky, pane
     return r * math.cos(phi), dy, r * math.sin(phi), dy / math.pi
 
 
-@kernel
+@kernel_part
 def _side_of(point, medium, media, sheet):
     """From which side a point is seen, as the lobes name them."""
     if point.sign < 0.0 and sheet:
@@ -192,7 +192,7 @@ def _side_of(point, medium, media, sheet):
     return rows.FRONT
 
 
-@kernel
+@kernel_part
 def _lit(point, wo, wi, side, near, far_share, own_of, alone, first, state, index, fraction, nearest_sample, basis,
          scene, sky, panels, shape, materials, stack, light, value, parts, seen, layers, share, through):  # fmt: skip
     """Add what one light, drawn at a point of the specimen, sends along the path."""
@@ -230,7 +230,7 @@ def _lit(point, wo, wi, side, near, far_share, own_of, alone, first, state, inde
                 layers[layer, j] += arrives * value[j] * share[layer, j]
 
 
-@kernel
+@kernel_part
 def _share_first(parts, share):
     """Share the path's light among the layers by what it met first."""
     for j in range(HEROES):
@@ -241,7 +241,7 @@ def _share_first(parts, share):
             share[layer, j] = parts[layer, j] / whole if layer < rows.LOBES and whole > 0.0 else 0.0
 
 
-@kernel
+@kernel_part
 def _gather_once(part, index, fraction, spectra_of, props_of, gathered):
     """Have a part's spectra at the path's wavelengths; half of all paths never meet the specimen."""
     if gathered[part] == 0:
@@ -249,7 +249,7 @@ def _gather_once(part, index, fraction, spectra_of, props_of, gathered):
         gathered[part] = 1
 
 
-@kernel
+@kernel_part
 def _medium_kind(scalars, state):
     """Which medium of an interior is entered: its clear one (0), or the subsurface's middle, shallow, deep (1 … 3)."""
     if scalars[rows.CLEAR_SHARE] >= 1.0 or random_uniform(state) < scalars[rows.CLEAR_SHARE]:

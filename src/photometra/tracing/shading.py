@@ -3,7 +3,7 @@
 import math
 from typing import NamedTuple
 
-from ..optics.jit import kernel
+from ..optics.jit import kernel, kernel_part
 from ..optics.phase import frame
 from ..surface import rows
 from .mesh import nearest
@@ -53,13 +53,13 @@ def nearest_hit(ox, oy, oz, dx, dy, dz, within, far, scene, shape, stack):
     return (SPECIMEN if triangle >= 0 else NOTHING), t, triangle, u, v
 
 
-@kernel
+@kernel_part
 def part_of(triangle, scene, shape):
     """Whose surface a triangle has; the ball has one."""
     return shape[3][triangle] if scene[IS_BALL] <= 0.0 else 0
 
 
-@kernel
+@kernel_part
 def shading_point(x, y, z, dx, dy, dz, within, triangle, u, v, scene, shape, scalars_of):
     """The ShadingPoint of a hit at a place by a ray; within: whether the ray came through the ball."""
     part = part_of(triangle, scene, shape)
@@ -105,7 +105,7 @@ def shading_point(x, y, z, dx, dy, dz, within, triangle, u, v, scene, shape, sca
     return ShadingPoint(x, y, z, gx, gy, gz, nx, ny, nz, ax, ay, az, bx, by, bz, sign, part, u, v)
 
 
-@kernel
+@kernel_part
 def to_local(point, dx, dy, dz, out):
     """A direction in the point's local frame, z on the viewer's side."""
     out[0] = dx * point.ax + dy * point.ay + dz * point.az
@@ -113,7 +113,7 @@ def to_local(point, dx, dy, dz, out):
     out[2] = point.sign * (dx * point.nx + dy * point.ny + dz * point.nz)
 
 
-@kernel
+@kernel_part
 def to_world(point, local):
     """The inverse of `to_local`: a unit vector (x, y, z)."""
     n = local[2] * point.sign
