@@ -69,7 +69,7 @@ kernel = numba.njit(nogil=True, cache=True, error_model="numpy", fastmath={"cont
 kernel_part = numba.njit(
     nogil=True, cache=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"}, inline="always"
 )
-"""Decorator for a named part of one long kernel: written into it, as a call with dozens of arrays costs a fifth of it."""
+"""Decorator for a named part of one long kernel: written into it, as calls with dozens of arrays cost it a fifth."""
 
 
 def elementwise(signature):
