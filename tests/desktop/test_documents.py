@@ -194,6 +194,8 @@ class TestSaving:
     def test_a_newer_save_that_fails_is_heard_and_keeps_the_journal(self, make_window, own_demo, qtbot, monkeypatch):
         """The first save is under way when the window is to close; the one of what was changed since fails."""
         window = make_window(own_demo)
+        window.activateWindow()
+        qtbot.waitUntil(window.isActiveWindow, timeout=PATIENCE_MS)
         spoil(window)
         window.files.autosave()
         qtbot.waitUntil(lambda: any(journal_folder().glob("*.json")), timeout=PATIENCE_MS)

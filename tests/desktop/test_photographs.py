@@ -225,6 +225,7 @@ def test_a_damaged_photograph_is_said_once(window, qtbot):
 def test_two_proofs_are_compared_with_each_other(window, qtbot):
     first = kept(window, qtbot)
     QTest.keyClick(window, Qt.Key.Key_J, CTRL)
+    qtbot.waitUntil(lambda: len(window.session.study.proofs) == 2, timeout=PATIENCE_MS)
     second = window.session.study.proofs[1]
     window.session.set_values({"roughness": 0.7})
     QTest.keyClick(window, Qt.Key.Key_J, CTRL | Qt.KeyboardModifier.ShiftModifier)

@@ -72,7 +72,7 @@ def render(
     document, one = standing(document, one, shape, unit)
     document = _looked_at(document, viewpoint, region, clamp)
     if (layers or guides) and path.suffix.lower() != ".exr":
-        raise Refused("--layers and --guides need an EXR: a PNG has no layers")
+        raise Refused(f"{'--layers' if layers else '--guides'} needs an EXR: a PNG has no layers")
     _, rendering = render_picture(
         document,
         one,
