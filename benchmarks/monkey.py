@@ -44,8 +44,7 @@ class Monkey:
     def run(self, count, seconds=1e9):
         """`count` events, or as many as there is time for; the Outcome."""
         from PyQt6.QtCore import QTimer
-
-        from photometra.desktop.main_window import QInputDialog
+        from PyQt6.QtWidgets import QInputDialog
 
         hook, show = sys.excepthook, warnings.showwarning
         sys.excepthook = self._failed

@@ -75,7 +75,7 @@ def window(_shared, own_demo, qtbot):
     wait_for_picture(qtbot, made, step=4, samples=1)
     qtbot.waitUntil(lambda: made.session.is_current, timeout=PATIENCE_MS)
     yield made
-    for dialog in (made.browser, made.hand_over, made.files.import_sheet, getattr(made, "colour_target", None)):
+    for dialog in (made.browser, made.hand_over, made.files.import_sheet, made.acts.colour_target):
         if dialog is not None:
             dialog.close()
     made.session.history.mark_saved()

@@ -4,6 +4,7 @@ import os
 import shutil
 import subprocess
 import sys
+import threading
 import time
 from pathlib import Path
 
@@ -104,7 +105,7 @@ class TestFiles:
         qtbot.waitUntil(lambda: window.sight.picture.frame is not None, timeout=PATIENCE_MS)
         told = []
         answer("OK", told.append)
-        window.add_specimen()
+        window.acts.add_specimen()
         assert "already" in told[0] and len(window.session.study.specimens) == 1
         window.activateWindow()
         qtbot.waitUntil(window.isActiveWindow, timeout=PATIENCE_MS)
@@ -201,7 +202,10 @@ class TestSaving:
         qtbot.waitUntil(lambda: any(journal_folder().glob("*.json")), timeout=PATIENCE_MS)
         first, told = window.session.study, []
 
+        begun = threading.Event()
+
         def slow_then_full(study, path):
+            begun.set()
             time.sleep(0.5)
             if study != first:
                 raise StudyError(f"{path}: the study could not be saved (No space left on device)")
@@ -209,6 +213,7 @@ class TestSaving:
 
         monkeypatch.setattr("photometra.desktop.files.write_file", slow_then_full)
         QTest.keyClick(window, Qt.Key.Key_S, CTRL)
+        qtbot.waitUntil(begun.is_set, timeout=PATIENCE_MS)
         window.session.set_values({"roughness": 0.777})
 
         def then(text):

@@ -104,7 +104,7 @@ class TestImporting:
 
     def test_a_colour_is_typed(self, window, qtbot):
         QTest.keyClick(window, Qt.Key.Key_T, CTRL)
-        dialog = window.colour_target
+        dialog = window.acts.colour_target
         QTest.keyClicks(dialog.edit, "52.1, 8.3,")
         assert not dialog.take_button.isEnabled() and "three numbers" in dialog.says.text()
         QTest.keyClicks(dialog.edit, " 24.7")

@@ -40,7 +40,7 @@ def test_the_hand_over_stands_still_once_the_last_specimen_is_gone(make_window, 
     window.session.history.apply(window.session.study.with_new_specimen("Cup"), "add")
     window.open_hand_over()
     assert window.hand_over.isEnabled()
-    window.remove_specimen()
+    window.acts.remove_specimen()
     assert not window.hand_over.isEnabled()
     click(window.hand_over.render_button)
     window.session.history.undo()

@@ -128,7 +128,8 @@ class Files(QObject):
 
     def _write(self, path):
         study = self.session.study
-        self._writer.submit(partial(_written_study, study, Path(path)))
+        # A save waits for no picture.
+        self._writer.submit(partial(_written_study, study, Path(path)), at_once=True)
 
     def _written(self, outcome):
         """Hear how a save ended. A newer one may be under way: whoever waits, waits for his own."""

@@ -4,8 +4,6 @@ from PyQt6.QtCore import QSettings, Qt, QTimer
 from PyQt6.QtWidgets import (
     QApplication,
     QFrame,
-    QInputDialog,
-    QLineEdit,
     QMainWindow,
     QMessageBox,
     QSplitter,
@@ -16,14 +14,12 @@ from PyQt6.QtWidgets import (
 
 from .. import __version__
 from ..errors import InputError
-from ..instruments.derived import constants_of_ellipsometry
 from ..optics.jit import is_warm
-from ..surface.constants import FROM_MODEL, choosing
 from . import theme
+from .acts import Acts
 from .agreement_sheet import AgreementSheet
 from .booth_sheet import BoothSheet
 from .chart import ReadingChart
-from .colour_target import ColourTarget
 from .constants_browser import ConstantsBrowser
 from .evidence_sheet import EvidenceSheet
 from .files import Files
@@ -77,6 +73,7 @@ class MainWindow(QMainWindow):
         }
         self.strata = StrataPanel(self.session)
         self.probe_line = ProbeLine(self.session)
+        self.acts = Acts(self)
         self.browser = None
         self._before_result = None
         self.hand_over = None
@@ -139,7 +136,7 @@ class MainWindow(QMainWindow):
         s.said.connect(self.say)
         s.proof_kept.connect(lambda p: self.say(f"Kept {p.name} of the {p.specimen.lower()}"))
         self.ledger.import_wanted.connect(self.files.choose_and_import)
-        self.ledger.add_wanted.connect(self.add_specimen)
+        self.ledger.add_wanted.connect(self.acts.add_specimen)
         self.sight.probed.connect(self.probe_line.show_pixel)
         self.sight.progressed.connect(self.probe_line.show_progress)
         self.files.opened.connect(self.sight.reset)
@@ -165,10 +162,10 @@ class MainWindow(QMainWindow):
         self.sheets["evidence"].shelf_wanted.connect(self._open_shelf_at)
         self.sheets["shelf"].read.connect(self._take_from_shelf)
         strip = self.sight.compare_strip
-        strip.keep_wanted.connect(self.keep_proof)
+        strip.keep_wanted.connect(self.acts.keep_proof)
         strip.proofs_wanted.connect(lambda: self.show_sheet("proofs"))
         strip.reference_wanted.connect(lambda: self.show_sheet("photograph"))
-        self.sheets["proofs"].keep_wanted.connect(self.keep_proof)
+        self.sheets["proofs"].keep_wanted.connect(self.acts.keep_proof)
         self.sheets["proofs"].compare_wanted.connect(self._compare_with)
         self.sheets["photograph"].compare_wanted.connect(self._compare_with)
         self.sight.progressed.connect(self.sheets["photograph"].show_frame)
@@ -176,9 +173,9 @@ class MainWindow(QMainWindow):
         view.orbited.connect(self.sight.orbit)
         view.turned.connect(self.sight.turn_light)
         view.neared.connect(self.sight.near)
-        self.sheets["reading"].remove_wanted.connect(self.remove_reading)
+        self.sheets["reading"].remove_wanted.connect(self.acts.remove_reading)
         self.ledger.photograph_wanted.connect(lambda: self.show_sheet("photograph"))
-        self.sight.pins_read.connect(self.ledger.photograph_card.show_pins)
+        self.sight.readouts.pins_read.connect(self.ledger.photograph_card.show_pins)
         self.ledger.edit_wanted.connect(lambda: self.show_sheet("reading"))
         self.ledger.more_wanted.connect(lambda at: self.menus.evidence.exec(at))
         self.solve_sheet.next_wanted.connect(lambda: self.show_sheet("evidence"))
@@ -235,34 +232,10 @@ class MainWindow(QMainWindow):
         except InputError as error:
             self.say(str(error))
 
-    def add_colour_target(self):
-        """Ask for a colour that is to be met, and take it as evidence."""
-        if self.session.specimen is None:
-            self.say("Add a specimen first; a colour target belongs to one.")
-            return
-        self.colour_target = ColourTarget(self)
-        self.colour_target.taken.connect(lambda reading: self.session.add_reading(reading, "colour target"))
-        self.colour_target.open()
-
-    def keep_proof(self):
-        """Keep the specimen with its picture as a proof."""
-        frame = self.sight.picture.frame
-        if self.session.specimen is None or frame is None or frame.step > 1 or self.sight.layer:
-            self.say("A proof needs a whole picture: wait until it is there, all light shown.")
-            return
-        self.session.keep_proof(frame.linear)
-
     def _compare_with(self, partner, instead=None):
         if partner is not None:
             self.show_sheet()
             self.sight.compare_strip.compare_with(partner, instead)
-
-    def remove_reading(self):
-        """Take the chosen reading out of the study."""
-        specimen, i = self.session.specimen, self.session.reading_index
-        if specimen is not None and self.session.reading is not None:
-            i = min(i, len(specimen.readings) - 1)
-            self.session.change_specimen(specimen.without_reading(i), "remove a reading")
 
     def _title(self):
         self.setWindowTitle(f"{self.session.title} – Photometra")
@@ -292,7 +265,7 @@ class MainWindow(QMainWindow):
             if cards:
                 cards[self.session.index].setFocus()
             else:
-                self.add_specimen()
+                self.acts.add_specimen()
         elif step == "Light":
             if self.session.study.booth.white is None and self.session.specimen is not None:
                 self.sight.pick(NEUTRAL)
@@ -323,24 +296,6 @@ class MainWindow(QMainWindow):
                 self._before_result = self._looking.sizes()
                 self._looking.setSizes([height - _RESULT_HEIGHT, _RESULT_HEIGHT])
 
-    def use_model(self):
-        """Have free electrons and oscillators stand for the metal's constants, to be solved for."""
-        if self.session.specimen is not None:
-            self.session.set_values(choosing(FROM_MODEL), "constants from a model")
-            self.session.choose_stratum("body")
-
-    def constants_from_ellipsometry(self):
-        """Make a reading of constants of the specimen's ellipsometry, as of a bare surface."""
-        readings = self.session.specimen.readings if self.session.specimen else ()
-        source = next((r for r in readings if r.kind_key == "ellipsometry"), None)
-        if source is None:
-            self.say("There is no ellipsometry to take constants from; import it or take it from the shelf.")
-            return
-        try:
-            self.session.add_reading(constants_of_ellipsometry(source), "constants from the ellipsometry")
-        except InputError as error:
-            self.say(str(error))
-
     def browse_constants(self, target="constants"):
         """Open the browser of optical constants for the chosen specimen's body, or its film."""
         if self.session.specimen is None:
@@ -355,47 +310,6 @@ class MainWindow(QMainWindow):
             return
         self.hand_over = HandOver(self.session, self)
         self.hand_over.show()
-
-    def add_specimen(self):
-        name, fine = QInputDialog.getText(self, "Add a specimen", "Its name:", QLineEdit.EchoMode.Normal)
-        if fine:
-            self._try(lambda: self.session.study.with_new_specimen(name), "add a specimen")
-            self.session.choose(len(self.session.study.specimens) - 1)
-
-    def rename_specimen(self):
-        specimen = self.session.specimen
-        if specimen is None:
-            return
-        name, fine = QInputDialog.getText(self, "Rename", "New name:", QLineEdit.EchoMode.Normal, specimen.name)
-        if fine:
-            self._try(lambda: self.session.study.with_renamed(self.session.index, name), "rename a specimen")
-
-    def resize_specimen(self):
-        specimen = self.session.specimen
-        if specimen is None:
-            return
-        size, fine = QInputDialog.getDouble(
-            self, "Size", "Diameter of the ball, mm:", specimen.size_mm, 0.1, 10_000.0, 1
-        )
-        if fine:
-            self._try(lambda: self.session.study.with_size(self.session.index, size), "size of a specimen")
-
-    def duplicate_specimen(self):
-        """A variant of the chosen specimen: the same surface, to be changed; its readings stay with the first."""
-        if self.session.specimen is not None:
-            self._try(lambda: self.session.study.with_duplicate(self.session.index), "duplicate a specimen")
-            self.session.choose(len(self.session.study.specimens) - 1)
-
-    def remove_specimen(self):
-        if self.session.specimen is not None:
-            self._try(lambda: self.session.study.without_specimen(self.session.index), "remove a specimen")
-
-    def _try(self, change, label):
-        """Apply a change to the study, or say why not."""
-        try:
-            self.session.history.apply(change(), label)
-        except InputError as error:
-            self.files.refuse(str(error))
 
     def use_theme(self, name):
         self.settings.setValue("theme", name)

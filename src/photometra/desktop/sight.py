@@ -1,6 +1,5 @@
 """The sight: the picture in the booth, on its mid-grey surround, with the strip of its controls."""
 
-import threading
 from dataclasses import replace
 
 import numpy as np
@@ -18,23 +17,20 @@ from ..errors import InputError
 from ..imaging.booths import UNIFORM, display_of, environment_names, scene_of
 from ..imaging.display import FILMIC, PLAIN, exposure_for_white
 from ..imaging.framing import in_view
-from ..imaging.photographed import pins_agreement
-from ..imaging.probing import covered
-from ..imaging.spectra import spectrum_at
 from ..study import Pin, Reference, shown_names
 from ..surface.checks import picture_findings
 from . import theme
 from .chain_strip import ChainStrip
 from .compare_strip import CompareStrip
-from .comparison import DIVIDER, FLICKER, SIDE, Comparison, Setting, read_numbers
+from .comparison import DIVIDER, FLICKER, SIDE, Comparison, Setting
 from .drag_field import DragField
 from .layer_strip import LayerStrip
 from .numbers_sheet import NumbersSheet
 from .picture import LINE, NEUTRAL, PATCH, PIN, REGION, Picture
+from .readouts import Readouts
 from .rendering import RenderLoop, Request
 from .session import Session
 from .text import Label
-from .workers import AFTER_THE_PICTURE, Latest
 
 _PICK_RADIUS = 3
 _SMALLEST_REGION = 0.02
@@ -50,8 +46,6 @@ class Sight(QWidget):
     progressed = pyqtSignal(object)
     """Each new Frame."""
     booth_wanted = pyqtSignal(bool)
-    pins_read = pyqtSignal(object)
-    """A `PinAgreement` of each pin that counts: how far the picture is from the photograph there."""
 
     def __init__(self, session: Session, parent=None):
         super().__init__(parent)
@@ -88,20 +82,8 @@ class Sight(QWidget):
         self.compare_strip = CompareStrip(session, self.comparison)
         self.numbers = NumbersSheet(session)
         self.numbers.pin_wanted.connect(self.pick)
-        self.numbers.profile_wanted.connect(self._read_numbers)
-        self.numbers.profile_wanted.connect(self._read_spectrum)
         self.numbers.profile_wanted.connect(self._compare)
-        self._reader = Latest("numbers", self)
-        self._reader.done.connect(lambda found: self.numbers.show_numbers(*found))
-        self._reader.failed.connect(session.said)
-        self._photograph = Latest("photograph", self, AFTER_THE_PICTURE)
-        self._photograph.done.connect(self.pins_read)
-        self._photograph.failed.connect(self._photograph_failed)
-        self._spectra = Latest("spectrum", self, 0.2)
-        self._spectra.done.connect(lambda found: self.numbers.show_spectrum(*found))
-        self._spectra.failed.connect(session.said)
-        self._stop_spectrum = threading.Event()
-        self._pointed = self._spectrum_of = self._failed_for = None
+        self.readouts = Readouts(session, self.picture, self.numbers, self.comparison, self)
         self.picture.divided.connect(lambda place: self.comparison.set(place=place))
         column.addWidget(self._strip())
         column.addWidget(self.chain)
@@ -109,7 +91,7 @@ class Sight(QWidget):
         column.addWidget(self.picture, 1)
         column.addWidget(self.layers)
         session.surface_changed.connect(self._ask)
-        session.surface_changed.connect(lambda: self._read_photograph(self.picture.frame))
+        session.surface_changed.connect(self.readouts.read_photograph)
         session.booth_changed.connect(self.booth_changed)
         self.booth_changed()
 
@@ -165,8 +147,8 @@ class Sight(QWidget):
                 self.environment.addItem(kept.get(name, name.replace("-", " ")), name)
         self.environment.setCurrentIndex(self.environment.findData(booth.environment))
         self.show_pins()
-        self._read_numbers()
-        self._read_photograph(self.picture.frame)
+        self.readouts.read_numbers()
+        self.readouts.read_photograph()
         self.turn.show_value(booth.turn)
         self.strength.show_value(booth.strength)
         self._ask()
@@ -189,27 +171,10 @@ class Sight(QWidget):
         self.picture.show_frame(frame)
         self._show_marks()
         self.comparison.submit(frame)
-        self._read_numbers()
-        self._read_photograph(frame)
-        if frame.step == 1 and frame.request.surface != self._spectrum_of:
-            self._spectrum_of = frame.request.surface
-            self._read_spectrum()
+        self.readouts.frame_came(frame)
         found = picture_findings(frame.request.surface, frame.request.booth.effort, frame.energy_cut)
         self.layers.show_finding(found[0] if found else None)
         self.progressed.emit(frame)
-
-    def _read_photograph(self, frame):
-        """Have the pins that count read off a picture and the photograph."""
-        study, specimen = self.session.study, self.session.specimen
-        if frame is not None and specimen is not None and frame.request.surface == specimen.surface:
-            self._photograph.submit(lambda: pins_agreement(study, specimen, frame.linear))
-
-    def _photograph_failed(self, sentence):
-        """Say what is wrong with the photograph, once and not at every picture."""
-        reference = self.session.specimen.reference if self.session.specimen is not None else None
-        if (reference, sentence) != self._failed_for:
-            self._failed_for = reference, sentence
-            self.session.said.emit(sentence)
 
     def _compare(self):
         """Follow the comparison: have its picture made anew, or drop it."""
@@ -363,43 +328,8 @@ class Sight(QWidget):
         self.session.set_booth("pin", pins=(*pins, pin))
         self.numbers.choose(len(pins))
 
-    def _read_numbers(self):
-        """Have pins, profile and histogram read off the picture, where anybody looks at them."""
-        frame, sheet = self.picture.frame, self.numbers
-        if frame is None or not sheet.isVisible():
-            return
-        booth, line = self.session.study.booth, sheet.line
-        partner, data = self.comparison.partner, self.comparison.data
-        self._reader.submit(lambda: read_numbers(frame.linear, booth, line, partner, data))
-
-    def _read_spectrum(self):
-        """Have the spectrum told where the pointer rests, or of the chosen pin, where anybody looks at it."""
-        frame, sheet = self.picture.frame, self.numbers
-        self._stop_spectrum.set()
-        at, pin = (self._pointed, None) if sheet.is_pointing else (None, sheet.chosen)
-        if frame is None or not sheet.isVisible() or (at is None and pin is None):
-            return
-        height, width, _ = frame.linear.shape
-        only = np.zeros((height, width), bool)
-        if at is not None:
-            x, y = at
-            only[max(0, y - 1) : y + 2, max(0, x - 1) : x + 2] = True
-        else:
-            rows, columns, _ = covered(pin, width, height)
-            only[rows, columns] = True
-        if not only.any():
-            return
-        stop = self._stop_spectrum = threading.Event()
-        study, specimen = frame.request.study, frame.request.specimen
-        name = "at the pointer" if at is not None else pin.name
-        self._spectra.submit(lambda: (name, spectrum_at(study, specimen, only, stop)))
-
     def _probe(self, at):
-        if at != self._pointed:
-            self._pointed = at
-            self.numbers.is_pointing = at is not None
-            self._read_numbers()
-            self._read_spectrum()
+        self.readouts.point_at(at)
         if at is None:
             self.probed.emit(None)
         else:
@@ -422,9 +352,6 @@ class Sight(QWidget):
         self.chain.marks.setChecked(False)
 
     def end(self):
-        self._stop_spectrum.set()
-        self._spectra.end()
-        self._photograph.end()
-        self._reader.end()
+        self.readouts.end()
         self.comparison.end()
         self.loop.end()

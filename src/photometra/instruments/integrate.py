@@ -55,17 +55,15 @@ def _sent_share(cos_o, side, way, polar, weights, turns, index, fraction, grid,
     parts = np.empty((rows.LOBES, n))
     out[:] = 0.0
     near, far = lobes.diffuse_probabilities(cos_o, side, scalars, props, grid, tables, curves, value)
-    haze = scalars[rows.HAZE]
-    coat, coat_lost = lobes.coat_shares(cos_o, side, scalars, curves)
-    below = 1.0 - coat - coat_lost
+    coat, near_cosine, far_cosine, finish, haze = lobes.mixture(cos_o, side, near, far, scalars, curves)
     for lobe in range(4):
-        share = near * below + coat_lost if way > 0.0 else far * below
+        share = near_cosine if way > 0.0 else far_cosine
         ax = ay = 0.0
         if lobe == 3:
             share = coat if way > 0.0 else 0.0
             ax, ay = scalars[rows.COAT_X], scalars[rows.COAT_Y]
         elif lobe > 0:
-            share = below * (1.0 - near - far) * (haze if lobe == 2 else 1.0 - haze)
+            share = haze if lobe == 2 else finish
             ax = scalars[rows.HAZE_X] if lobe == 2 else scalars[rows.ALPHA_X]
             ay = scalars[rows.HAZE_Y] if lobe == 2 else scalars[rows.ALPHA_Y]
         if share <= 0.0:

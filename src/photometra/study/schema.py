@@ -8,10 +8,15 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from ..surface import NODES_NM
 from .booth import PIN_FORMS, Booth, Effort, Lamp, Pin, Viewpoint
-from .proof import IDENTITY, WHOLE
+from .model import Specimen
+from .proof import Reference
 
 FORMAT = "photometra-study"
 VERSION = 1
+
+_BOOTH, _LAMP, _SPECIMEN = Booth(), Lamp(), Specimen("")
+_PIN, _REFERENCE = Pin("", 0.0, 0.0), Reference("")
+"""What stands where a file says nothing: the model's own defaults, so that there is one of each."""
 
 _Name = Annotated[str, Field(min_length=1, max_length=200)]
 _Finite = Annotated[float, Field(allow_inf_nan=False)]
@@ -37,11 +42,11 @@ _Corner = tuple[Annotated[float, Field(ge=-10, le=10)], Annotated[float, Field(g
 
 class ReferenceEntry(_Strict):
     picture: _Image
-    curve: _Name = "sRGB"
-    matrix: Annotated[tuple[_Finite, ...], Field(min_length=9, max_length=9)] = IDENTITY
-    exposure: Annotated[float, Field(ge=-30, le=30)] = 0.0
-    corners: tuple[_Corner, _Corner, _Corner, _Corner] = WHOLE
-    residual: Annotated[float, Field(ge=0, allow_inf_nan=False)] = 0.0
+    curve: _Name = _REFERENCE.curve
+    matrix: Annotated[tuple[_Finite, ...], Field(min_length=9, max_length=9)] = _REFERENCE.matrix
+    exposure: Annotated[float, Field(ge=-30, le=30)] = _REFERENCE.exposure
+    corners: tuple[_Corner, _Corner, _Corner, _Corner] = _REFERENCE.corners
+    residual: Annotated[float, Field(ge=0, allow_inf_nan=False)] = _REFERENCE.residual
 
 
 class ProofEntry(_Strict):
@@ -57,15 +62,15 @@ class ProofEntry(_Strict):
 
 class SpecimenEntry(_Strict):
     name: _Name
-    size_mm: Annotated[float, Field(ge=0.1, le=10_000)] = 60.0
+    size_mm: Annotated[float, Field(ge=0.1, le=10_000)] = _SPECIMEN.size_mm
     surface: _Surface = {}
     free: list[str] = []
     bounds: dict[str, tuple[_Finite, _Finite]] = {}
     sigmas: _Sigmas = {}
     readings: list[ReadingEntry] = []
-    notes: str = ""
-    shape: _Name = "ball"
-    wall_mm: Annotated[float, Field(gt=0, le=100)] = 2.5
+    notes: str = _SPECIMEN.notes
+    shape: _Name = _SPECIMEN.shape
+    wall_mm: Annotated[float, Field(gt=0, le=100)] = _SPECIMEN.wall_mm
     reference: ReferenceEntry | None = None
 
 
@@ -73,30 +78,30 @@ _Angle = Annotated[float, Field(ge=-360, le=360)]
 
 
 class ViewpointEntry(_Strict):
-    turn: _Angle = 0.0
-    rise: Annotated[float, Field(ge=-89, le=89)] = 13.0
-    distance: Annotated[float, Field(ge=0.6, le=1000)] = 4.6
-    focal_mm: Annotated[float, Field(ge=4, le=2000)] = 64.75
-    f_number: Annotated[float, Field(ge=0, le=128)] = 0.0
+    turn: _Angle = _BOOTH.viewpoint.turn
+    rise: Annotated[float, Field(ge=-89, le=89)] = _BOOTH.viewpoint.rise
+    distance: Annotated[float, Field(ge=0.6, le=1000)] = _BOOTH.viewpoint.distance
+    focal_mm: Annotated[float, Field(ge=4, le=2000)] = _BOOTH.viewpoint.focal_mm
+    f_number: Annotated[float, Field(ge=0, le=128)] = _BOOTH.viewpoint.f_number
 
 
 class LampEntry(_Strict):
-    strength: Annotated[float, Field(ge=0, le=1e6)] = 0.0
-    spectrum: _Name = "D65"
-    turn: _Angle = 0.0
-    rise: Annotated[float, Field(ge=-89, le=89)] = 0.0
-    distance: Annotated[float, Field(ge=0.6, le=1000)] = 2.5
-    size: Annotated[float, Field(gt=0, le=100)] = 1.2
+    strength: Annotated[float, Field(ge=0, le=1e6)] = _LAMP.strength
+    spectrum: _Name = _LAMP.spectrum
+    turn: _Angle = _LAMP.turn
+    rise: Annotated[float, Field(ge=-89, le=89)] = _LAMP.rise
+    distance: Annotated[float, Field(ge=0.6, le=1000)] = _LAMP.distance
+    size: Annotated[float, Field(gt=0, le=100)] = _LAMP.size
 
 
 class EffortEntry(_Strict):
-    samples: Annotated[int, Field(ge=0, le=10_000_000)] = 4096
-    seconds: Annotated[float, Field(ge=0, le=1e6)] = 0.0
-    noise: Annotated[float, Field(ge=0, le=1)] = 0.0
-    reflection: Annotated[int, Field(ge=1, le=100_000)] = 16
-    transmission: Annotated[int, Field(ge=1, le=100_000)] = 256
-    volume: Annotated[int, Field(ge=1, le=1_000_000)] = 4096
-    clamp: Annotated[float, Field(ge=0, le=1e9)] = 0.0
+    samples: Annotated[int, Field(ge=0, le=10_000_000)] = _BOOTH.effort.samples
+    seconds: Annotated[float, Field(ge=0, le=1e6)] = _BOOTH.effort.seconds
+    noise: Annotated[float, Field(ge=0, le=1)] = _BOOTH.effort.noise
+    reflection: Annotated[int, Field(ge=1, le=100_000)] = _BOOTH.effort.reflection
+    transmission: Annotated[int, Field(ge=1, le=100_000)] = _BOOTH.effort.transmission
+    volume: Annotated[int, Field(ge=1, le=1_000_000)] = _BOOTH.effort.volume
+    clamp: Annotated[float, Field(ge=0, le=1e9)] = _BOOTH.effort.clamp
 
 
 _Share = Annotated[float, Field(ge=0, le=1)]
@@ -109,18 +114,18 @@ class PinEntry(_Strict):
     name: _Name
     x: _InView
     y: _InView
-    radius: Annotated[float, Field(gt=0, le=0.5)] = 0.012
-    form: Literal[PIN_FORMS] = PIN_FORMS[0]
-    to_x: _InView = 0.0
-    to_y: _InView = 0.0
-    counts: bool = False
+    radius: Annotated[float, Field(gt=0, le=0.5)] = _PIN.radius
+    form: Literal[PIN_FORMS] = _PIN.form
+    to_x: _InView = _PIN.to_x
+    to_y: _InView = _PIN.to_y
+    counts: bool = _PIN.counts
 
 
 class BoothEntry(_Strict):
-    environment: _Name = "lantern-room"
-    turn: _Finite = 0.0
-    strength: Annotated[float, Field(ge=0, le=1e6)] = 1.0
-    exposure: Annotated[float, Field(ge=-30, le=30)] = 0.0
+    environment: _Name = _BOOTH.environment
+    turn: _Finite = _BOOTH.turn
+    strength: Annotated[float, Field(ge=0, le=1e6)] = _BOOTH.strength
+    exposure: Annotated[float, Field(ge=-30, le=30)] = _BOOTH.exposure
     white: (
         tuple[
             Annotated[float, Field(gt=0, allow_inf_nan=False)],
@@ -129,8 +134,8 @@ class BoothEntry(_Strict):
         ]
         | None
     ) = None
-    view: _Name = "filmic"
-    compression: _Share = 0.0
+    view: _Name = _BOOTH.view
+    compression: _Share = _BOOTH.compression
     off: tuple[Literal["exposure", "balance", "compression", "view"], ...] = ()
     viewpoint: ViewpointEntry = ViewpointEntry()
     key: LampEntry = LampEntry(**asdict(Booth().key))

@@ -330,6 +330,17 @@ def _mirrored(wo, ax, ay, u0, u1, wi):
 
 
 @kernel
+def mixture(mu_o, side, near, far, scalars, curves):
+    """Probabilities with which `sample` draws: (the coat's facets, a cosine lobe on the viewer's side, one beyond, a
+    facet of the finish, a facet of its haze); they sum to 1. near, far: the `diffuse_probabilities` at mu_o."""
+    coat, multiple = coat_shares(mu_o, side, scalars, curves)
+    below = 1.0 - coat - multiple
+    facets = below * (1.0 - near - far)
+    haze = scalars[HAZE]
+    return coat, multiple + near * below, far * below, (1.0 - haze) * facets, haze * facets
+
+
+@kernel
 def sample(wo, side, near, far, u0, u1, u2, scalars, props, grid, tables, curves, wi, parts, out):
     """Draw `wi` and write BSDF times cosine over density into `out`; returns the density, 0 for a lost draw.
 
@@ -338,26 +349,23 @@ def sample(wo, side, near, far, u0, u1, u2, scalars, props, grid, tables, curves
     mu_o = wo[2]
     if mu_o <= 0.0:
         return 0.0
-    facets, lost = coat_shares(mu_o, side, scalars, curves)
-    below = 1.0 - facets - lost
-    if u2 < facets:
+    coat, near_cosine, far_cosine, finish, haze = mixture(mu_o, side, near, far, scalars, curves)
+    if u2 < coat:
         _mirrored(wo, scalars[COAT_X], scalars[COAT_Y], u0, u1, wi)
         if wi[2] <= 0.0:
             return 0.0
-    elif u2 < facets + lost or (u2 - facets - lost) < (near + far) * below:
-        u2 = (u2 - facets - lost) / below if u2 >= facets + lost else 0.0
+    elif u2 < coat + near_cosine + far_cosine:
         r = math.sqrt(u0)
         phi = 2.0 * math.pi * u1
         wi[0] = r * math.cos(phi)
         wi[1] = r * math.sin(phi)
         z = math.sqrt(max(1e-12, 1.0 - u0))
-        wi[2] = z if u2 < near or near + far <= 0.0 else -z
+        wi[2] = z if u2 < coat + near_cosine else -z
     else:
-        u2 = (u2 - facets - lost) / below
-        u2 = (u2 - near - far) / (1.0 - near - far)
-        haze = scalars[HAZE]
+        # What is left of the number decides between reflection and refraction.
+        u2 -= coat + near_cosine + far_cosine
         lobe = 1 if u2 < haze else 0
-        u2 = u2 / haze if lobe == 1 else (u2 - haze) / (1.0 - haze)
+        u2 = u2 / haze if lobe == 1 else (u2 - haze) / max(finish, 1e-300)
         _, ax, ay = _widths(lobe, scalars)
         hx, hy, hz, cos_o = _mirrored(wo, ax, ay, u0, u1, wi)
         mean = passed = 0.0

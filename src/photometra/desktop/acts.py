@@ -1,0 +1,105 @@
+"""What a person does to the study by menus and keys that need a word, a file or a question first."""
+
+from PyQt6.QtCore import QObject
+from PyQt6.QtWidgets import QInputDialog, QLineEdit
+
+from ..errors import InputError
+from ..instruments.derived import constants_of_ellipsometry
+from ..surface.constants import FROM_MODEL, choosing
+from .colour_target import ColourTarget
+
+
+class Acts(QObject):
+    """The acts of a window on its session's study; each asks what it must, and can be undone."""
+
+    def __init__(self, window):
+        super().__init__(window)
+        self.window, self.session = window, window.session
+        self.colour_target = None
+
+    # Specimens.
+
+    def add_specimen(self):
+        name, fine = QInputDialog.getText(self.window, "Add a specimen", "Its name:", QLineEdit.EchoMode.Normal)
+        if fine:
+            self._try(lambda: self.session.study.with_new_specimen(name), "add a specimen")
+            self.session.choose(len(self.session.study.specimens) - 1)
+
+    def rename_specimen(self):
+        specimen = self.session.specimen
+        if specimen is None:
+            return
+        name, fine = QInputDialog.getText(self.window, "Rename", "New name:", QLineEdit.EchoMode.Normal, specimen.name)
+        if fine:
+            self._try(lambda: self.session.study.with_renamed(self.session.index, name), "rename a specimen")
+
+    def resize_specimen(self):
+        specimen = self.session.specimen
+        if specimen is None:
+            return
+        size, fine = QInputDialog.getDouble(
+            self.window, "Size", "Diameter of the ball, mm:", specimen.size_mm, 0.1, 10_000.0, 1
+        )
+        if fine:
+            self._try(lambda: self.session.study.with_size(self.session.index, size), "size of a specimen")
+
+    def duplicate_specimen(self):
+        """A variant of the chosen specimen: the same surface, to be changed; its readings stay with the first."""
+        if self.session.specimen is not None:
+            self._try(lambda: self.session.study.with_duplicate(self.session.index), "duplicate a specimen")
+            self.session.choose(len(self.session.study.specimens) - 1)
+
+    def remove_specimen(self):
+        if self.session.specimen is not None:
+            self._try(lambda: self.session.study.without_specimen(self.session.index), "remove a specimen")
+
+    # Evidence.
+
+    def add_colour_target(self):
+        """Ask for a colour that is to be met, and take it as evidence."""
+        if self.session.specimen is None:
+            self.window.say("Add a specimen first; a colour target belongs to one.")
+            return
+        self.colour_target = ColourTarget(self.window)
+        self.colour_target.taken.connect(lambda reading: self.session.add_reading(reading, "colour target"))
+        self.colour_target.open()
+
+    def remove_reading(self):
+        """Take the chosen reading out of the study."""
+        specimen, i = self.session.specimen, self.session.reading_index
+        if specimen is not None and self.session.reading is not None:
+            i = min(i, len(specimen.readings) - 1)
+            self.session.change_specimen(specimen.without_reading(i), "remove a reading")
+
+    def constants_from_ellipsometry(self):
+        """Make a reading of constants of the specimen's ellipsometry, as of a bare surface."""
+        readings = self.session.specimen.readings if self.session.specimen else ()
+        source = next((r for r in readings if r.kind_key == "ellipsometry"), None)
+        if source is None:
+            self.window.say("There is no ellipsometry to take constants from; import it or take it from the shelf.")
+            return
+        try:
+            self.session.add_reading(constants_of_ellipsometry(source), "constants from the ellipsometry")
+        except InputError as error:
+            self.window.say(str(error))
+
+    def use_model(self):
+        """Have free electrons and oscillators stand for the metal's constants, to be solved for."""
+        if self.session.specimen is not None:
+            self.session.set_values(choosing(FROM_MODEL), "constants from a model")
+            self.session.choose_stratum("body")
+
+    def keep_proof(self):
+        """Keep the specimen with its picture as a proof."""
+        frame = self.window.sight.picture.frame
+        if self.session.specimen is None or frame is None or frame.step > 1 or self.window.sight.layer:
+            self.window.say("A proof needs a whole picture: wait until it is there, all light shown.")
+            return
+        self.session.keep_proof(frame.linear)
+
+    def _try(self, change, label):
+        """Apply a change to the study, or say why not."""
+        try:
+            self.session.history.apply(change(), label)
+        except InputError as error:
+            self.window.files.refuse(str(error))
