@@ -50,7 +50,7 @@ def test_what_does_not_fit_says_so_and_says_what_would_help():
     verdict = solution.verdict
     assert not verdict.fits and not verdict.is_good and verdict.misfits[0].reading == "blue"
     assert "Does not fit: blue is missed at" in verdict.sentence and verdict.misfits[0].chi2 > 9.0
-    assert verdict.helps and set(solution.sigmas.values()) == {None}
+    assert "body colour (colour)" in verdict.helps[0] and set(solution.sigmas.values()) == {None}
 
 
 def test_running_into_the_limit_of_steps_is_no_convergence(monkeypatch):

@@ -38,6 +38,8 @@ def test_wavelengths_across_the_top_give_the_specular_part_in_and_out(header):
     for reading, more in zip(found.readings, (0.04, 0.0), strict=True):
         assert reading.x.tolist() == NM.tolist()
         assert reading.columns["reflectance"] == pytest.approx(R + more, abs=6e-5)
+    corrected = understand(wide(header=header), "log.csv", Choices(more={"geometry": "45:0", "name": "Cap di:8"}))
+    assert [(r.name, r.geometry) for r in corrected.readings] == [("Cap di:8", "di:8"), ("Cap de:8", "de:8")]
     second = understand(wide(header=header), "log.csv", Choices(sample="Lid #2"))
     assert [r.name for r in second.readings] == ["Lid #2 di:8", "Lid #2 de:8"]
 

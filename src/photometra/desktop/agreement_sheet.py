@@ -4,7 +4,7 @@ import csv
 from pathlib import Path
 
 from PyQt6.QtCore import QRectF, Qt
-from PyQt6.QtGui import QPen
+from PyQt6.QtGui import QFontMetricsF, QPen
 from PyQt6.QtWidgets import (
     QAbstractItemView,
     QFileDialog,
@@ -143,7 +143,11 @@ class AgreementSheet(Sheet):
                 self.table.setItem(r, c, item)
         self.table.setSortingEnabled(True)
         # Once, when all is there: a header that follows every cell measures the whole table each time.
-        self.table.resizeColumnsToContents()
+        words = QFontMetricsF(self.table.horizontalHeader().font())
+        for c, title in enumerate(_COLUMNS):
+            if c != _SHARE:
+                wide = max(self.table.sizeHintForColumn(c), words.horizontalAdvance(title) + 8.0)
+                self.table.setColumnWidth(c, int(wide) + 6)
         self.table.setUpdatesEnabled(True)
         verdicts = [cells[_VERDICT] for _, _, cells in rows]
         good, open_ = sum(v.startswith(WITHIN) for v in verdicts), sum(v.startswith(UNKNOWN) for v in verdicts)

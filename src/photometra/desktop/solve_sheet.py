@@ -243,10 +243,11 @@ class SolveSheet(QWidget):
             changed.style().unpolish(changed)
             changed.style().polish(changed)
         before_and_after = " → ".join(short_number(v) for v in (solution.chi2_start, solution.chi2_reduced))
-        self.state.setText(
-            f"reduced χ² {before_and_after}  ·  {solution.points} points, {solution.evaluations} evaluations, "
-            f"{solution.seconds:.1f} s  ·  Ctrl+Z takes it back"
-        )
+        cost = f"{solution.points} points, {solution.evaluations} evaluations, {solution.seconds:.1f} s"
+        words = f"reduced χ² {before_and_after}  ·  {cost}  ·  Ctrl+Z takes it back"
+        # A longer title leaves less room: what matters least goes into the tooltip.
+        self.state.setText(words if verdict.is_good else f"χ² {before_and_after}  ·  Ctrl+Z takes it back")
+        self.state.setToolTip(words)
         self._show_report(solution, before, after)
         self.outcome.emit(solution)
 

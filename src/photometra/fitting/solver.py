@@ -19,13 +19,11 @@ from ..surface.constants import FROM_MODEL
 from .minima import Minimum, descended, distinct, scanned
 from .problem import Problem, free_names
 from .uncertainty import Undetermined, errors_of, undetermined
-from .verdict import CONVERGED, STOPPED, STUCK, Verdict, helps, misfits
+from .verdict import CONVERGED, SPECTRAL_ROWS, STOPPED, STUCK, Verdict, helps, misfits
 
 _RUNGS = ((False, 1e-6, 100),)
 _RUNGS_RENDERED = ((True, 3e-3, 12), (False, 1e-3, 8))
 """Passes of a solve: whether rough, its tolerances, and how many steps it may take."""
-_SPECTRAL_ROWS = 8
-"""Wavelengths from which a reading says more than red, green and blue can hold."""
 _MISSED_BY_RGB = 4.0
 """Mean square residual of such a reading from which a free colour is solved by wavelength."""
 _NO_ERROR = 1e-9
@@ -166,7 +164,7 @@ def _missed_by_rgb(problem, x, free):
     parts = problem.parts(x)[-len(problem.readings) :] if problem.readings else []
     out = []
     for r, part in zip(problem.readings, parts, strict=True):
-        if r.kind.along != "wavelength_nm" or np.unique(r.x).size < _SPECTRAL_ROWS or not part.size:
+        if r.kind.along != "wavelength_nm" or np.unique(r.x).size < SPECTRAL_ROWS or not part.size:
             continue
         if float(part @ part) / part.size <= _MISSED_BY_RGB:
             continue

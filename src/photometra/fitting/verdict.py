@@ -8,16 +8,18 @@ from ..errors import InputError
 from ..instruments import model_of
 from ..readings import Reading
 from ..readings.model import place_text
-from ..surface import PARAMETERS, is_spectrum
+from ..surface import PARAMETERS, is_spectrum, spectrum_of
 from ..surface.compile import compile_measured
 from .agreement import misfit
 
 CONVERGED, STOPPED, STUCK = "converged", "stopped", "stuck"
+SPECTRAL_ROWS = 8
+"""Wavelengths from which a reading says more than red, green and blue can hold."""
 MOST_CHI2 = 9.0
 """A reading whose residuals are above three standard uncertainties in the root mean square is not described."""
 _WORTH_SAYING = 0.5
 """What is left of the misfit at the most, for a further parameter to be named."""
-_MOST_TRIED = 10
+_MOST_TRIED, _STEPS = 10, 2
 
 
 @dataclass(frozen=True)
@@ -93,7 +95,7 @@ def _where(reading: Reading, residuals):
 
 
 def helps(problem, x, pool, free) -> tuple[str, ...]:
-    """Which held parameter, once free, would lower the misfit most: by one step of least squares from where it is."""
+    """Which held parameter, once free, would lower the misfit most: by a few steps of least squares from here."""
     surface = problem.at(x)
     here = problem.residuals(x)[: problem.points]
     whole = float(here @ here)
@@ -106,37 +108,48 @@ def helps(problem, x, pool, free) -> tuple[str, ...]:
     out = [f"freeing {p.label.lower()} ({p.name}) would take away {100 * (1 - left / whole):.0f} % of the misfit"
            for left, p in found[:2]]  # fmt: skip
     rgb = [n for n in free if PARAMETERS.get(n) and PARAMETERS[n].components and not is_spectrum(surface[n])]
-    if rgb and any(r.kind.along == "wavelength_nm" and r.rows >= 8 for r in problem.readings):
+    if rgb and _has_spectrum(problem):
         out.insert(0, f"{rgb[0]} is solved as red, green and blue; by wavelength it could follow the spectrum")
     if not out:
         out.append("no single parameter would mend it: look for another kind of surface, or at the reading itself")
     return tuple(out)
 
 
+def _has_spectrum(problem):
+    """Whether a reading says more of a colour than red, green and blue can hold."""
+    return any(r.kind.along == "wavelength_nm" and np.unique(r.x).size >= SPECTRAL_ROWS for r in problem.readings)
+
+
 def _candidates(surface, free):
     """Held parameters that could be freed, amounts that are absent among them."""
     out = []
     for p in PARAMETERS.values():
-        held = p.solvable and p.name not in free and p.kind == "number"
-        if held and surface.applies(p.name) and (surface[p.name] != 0.0 or p.woken or p.hard[0] < 0.0):
+        held = p.solvable and p.name not in free and surface.applies(p.name)
+        if (held and p.kind == "number" and (surface[p.name] != 0.0 or p.woken or p.hard[0] < 0.0)) or (
+            held and p.components and p.told_by and not is_spectrum(surface[p.name])
+        ):
             out.append(p)
     # What differs between samples first: amounts and roughness before the rest.
     return sorted(out, key=lambda p: (not p.told_by, not p.woken))
 
 
 def _left(problem, surface, p, pool):
-    """The misfit left after one damped step in the free parameters and p; None where p cannot be tried."""
+    """The misfit left after a few damped steps in the free parameters and p; None where p cannot be tried."""
+    if p.components and _has_spectrum(problem):
+        surface = surface.with_values({p.name: spectrum_of(p, surface[p.name])})
     wider = problem.widened(surface.awake([p.name]), p.name)
     if wider is None:
         return None
+    reach = 0.5 * (wider.high - wider.low)
     try:
         x = wider.here()
-        r = wider.residuals(x)[: wider.points]
-        slopes = wider.slopes(x, pool, lambda at: wider.residuals(at)[: wider.points])
-        step = np.linalg.lstsq(slopes, -r, rcond=1e-8)[0]
-        reach = 0.25 * (wider.high - wider.low)
-        x = np.clip(x + np.clip(step, -reach, reach), wider.low, wider.high)
-        after = wider.residuals(x)[: wider.points]
+        least = best = wider.residuals(x)[: wider.points]
+        for _ in range(_STEPS):
+            slopes = wider.slopes(x, pool, lambda at: wider.residuals(at)[: wider.points])
+            step = np.linalg.lstsq(slopes, -best, rcond=1e-8)[0]
+            x = np.clip(x + np.clip(step, -reach, reach), wider.low, wider.high)
+            best = wider.residuals(x)[: wider.points]
+            least = min(least, best, key=lambda r: float(r @ r))
     except InputError:
         return None
-    return min(float(after @ after), float(r @ r))
+    return float(least @ least)

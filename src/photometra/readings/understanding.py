@@ -209,7 +209,13 @@ def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
     for key, ours in (("tolerance", "tolerance"), ("thickness_mm", "thickness_mm"), ("thickness", "thickness_mm")):
         if head.get(key):
             more[ours] = _head_number(head[key], key)
-    more.update(choices.more)
+    said = dict(choices.more)
+    if chosen[1] and without_geometry(chosen[1])[1]:
+        # Of readings that differ in geometry each keeps its own, and a name given to all tells them apart by it.
+        said.pop("geometry", None)
+        if said.get("name"):
+            said["name"] = f"{without_geometry(said['name'])[0] or said['name']} {geometry}"
+    more.update(said)
     if more.get("thickness_mm") and kind in KINDS and not KINDS[kind].takes_thickness:
         notes.add(f"the thickness was left out: a reading of {KINDS[kind].label.lower()} has none")
         del more["thickness_mm"]
