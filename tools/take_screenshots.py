@@ -197,7 +197,9 @@ def colour_map(window):
     for roughness in (0.42, 0.12):
         window.session.set_values({"roughness": roughness})
         settled(window, 96)
+        kept = len(window.session.study.proofs)
         window.acts.keep_proof()
+        until(lambda kept=kept: len(window.session.study.proofs) > kept, _PATIENCE_S)
     first, second = window.session.study.proofs[-2:]
     window.sight.compare_strip.compare_with(second, first)
     window.sight.comparison.set(mode="ΔE2000")

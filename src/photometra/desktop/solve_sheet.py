@@ -82,7 +82,7 @@ class Whisker(QWidget):
     def __init__(self, solved, is_sure=True, parent=None):
         super().__init__(parent)
         self._solved, self._colour = solved, "verdigris" if is_sure else "line"
-        self.setMinimumWidth(70)
+        self.setMinimumWidth(36)
         self.setFixedHeight(16)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
 
@@ -245,8 +245,8 @@ class SolveSheet(QWidget):
         before_and_after = " → ".join(short_number(v) for v in (solution.chi2_start, solution.chi2_reduced))
         cost = f"{solution.points} points, {solution.evaluations} evaluations, {solution.seconds:.1f} s"
         words = f"reduced χ² {before_and_after}  ·  {cost}  ·  Ctrl+Z takes it back"
-        # A longer title leaves less room: what matters least goes into the tooltip.
-        self.state.setText(words if verdict.is_good else f"χ² {before_and_after}  ·  Ctrl+Z takes it back")
+        # The title leaves little room: what matters least goes into the tooltip.
+        self.state.setText(f"χ² {before_and_after}  ·  {solution.seconds:.1f} s  ·  Ctrl+Z undoes it")
         self.state.setToolTip(words)
         self._show_report(solution, before, after)
         self.outcome.emit(solution)
@@ -280,7 +280,7 @@ class SolveSheet(QWidget):
         if self.correlation is not None:
             right.addWidget(self.correlation)
         both = QHBoxLayout()
-        both.setSpacing(20)
+        both.setSpacing(12)
         for side, stretch in ((left, 3), (right, 2)):
             side.addStretch(1)
             both.addLayout(side, stretch)
@@ -335,7 +335,7 @@ def _parameters(solution):
     """What was found: each scalar, or a whole spectrum in one line; error bars greyed where the model does not fit."""
     grey = "" if solution.verdict.fits else "quiet"
     grid = QGridLayout()
-    grid.setHorizontalSpacing(12)
+    grid.setHorizontalSpacing(7)
     grid.setVerticalSpacing(2)
     spectra = {}
     row = 0
@@ -366,7 +366,7 @@ def _parameters(solution):
 def _readings(before, after):
     """The misfit of each reading, and each pin of a photograph, before and after, against its tolerance."""
     grid = QGridLayout()
-    grid.setHorizontalSpacing(10)
+    grid.setHorizontalSpacing(6)
     grid.setVerticalSpacing(2)
     for i, ((name, b, tolerance), (_, a, _)) in enumerate(zip(before, after, strict=True)):
         sign = WITHIN if a.within else OUT
