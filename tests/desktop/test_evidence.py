@@ -148,7 +148,11 @@ class TestSheets:
         at = QPoint(header.sectionViewportPosition(3) + 12, header.height() // 2)
         QTest.mouseClick(header.viewport(), Qt.MouseButton.LeftButton, pos=at)
         values = [float(sheet.table.item(r, 3).text()) for r in range(readings)]
-        assert values == sorted(values) or values == sorted(values, reverse=True)
+        falls = header.sortIndicatorOrder() == Qt.SortOrder.DescendingOrder
+        assert header.sortIndicatorSection() == 3 and values == sorted(values, reverse=falls)
+        QTest.mouseClick(header.viewport(), Qt.MouseButton.LeftButton, pos=at)
+        again = [float(sheet.table.item(r, 3).text()) for r in range(readings)]
+        assert again == values[::-1] != values
         sheet.table.selectRow(0)
         QTest.keyClick(sheet.table, Qt.Key.Key_Return)
         assert window.session.specimen.name == sheet.table.item(0, 0).text()

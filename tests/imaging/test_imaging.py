@@ -186,11 +186,18 @@ class TestRenderPicture:
         assert header["photometra:parameter:constants"] == "brass-70-30"
         assert header["photometra:parameter:roughness"] == "0.42"
 
-    def test_a_cancel_writes_nothing(self, demo, tmp_path):
-        cancel = threading.Event()
-        cancel.set()
+    def test_a_cancel_midway_writes_nothing(self, demo, tmp_path):
+        cancel, told = threading.Event(), []
+
+        def after_the_first(rendering):
+            told.append(rendering.samples)
+            cancel.set()
+
         path = tmp_path / "a.exr"
-        assert render_picture(demo, demo.specimens[0], path, 24, 16, samples=9, cancel=cancel) is None
+        made = render_picture(
+            demo, demo.specimens[0], path, 24, 16, samples=999, report=after_the_first, cancel=cancel
+        )  # fmt: skip
+        assert made is None and len(told) == 1 and 0 < told[0] < 999
         assert list(tmp_path.iterdir()) == []
 
 

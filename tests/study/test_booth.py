@@ -10,7 +10,7 @@ import trimesh
 from hypothesis import given
 from hypothesis import strategies as st
 
-from photometra.imaging.booths import compiled_in, limits_of, scene_of, standing
+from photometra.imaging.booths import as_it_stands, compiled_in, limits_of, scene_of, standing, standing_findings
 from photometra.imaging.pictures import PictureError, write_exr
 from photometra.study import (
     VIEWPOINTS,
@@ -107,6 +107,16 @@ def test_what_has_no_inside_is_rendered_as_a_sheet():
     assert compiled_in(scene_of(study, rag), rag).scalars[rows.SHEET] == 1.0
     ball = replace(rag, shape="ball")
     assert compiled_in(scene_of(study, ball), ball).scalars[rows.SHEET] == 0.0
+
+
+def test_a_cloth_is_a_sheet_for_the_instruments_too_or_it_is_said():
+    gauze = Specimen("Gauze", 60.0, Surface({"transmission": 0.5}), shape="cloth")
+    (found,) = standing_findings(gauze)
+    assert "no inside" in found.sentence and dict(found.mend) == {"thin_walled": True}
+    stood = as_it_stands(gauze)
+    assert stood.surface["thin_walled"] and standing_findings(stood) == []
+    for fine in (replace(gauze, shape="ball"), replace(gauze, surface=Surface())):
+        assert standing_findings(fine) == [] and as_it_stands(fine) == fine
 
 
 def test_two_files_of_one_name_stay_two():

@@ -206,6 +206,17 @@ class TestRendering:
         for r in (bright, plain):
             r.add(4)
         assert bright.picture() == pytest.approx(3.0 * plain.picture(), rel=1e-4)
+        # To turn the light is to roll its picture the other way.
+        sky = np.full((16, 32, 3), 0.05, np.float32)
+        sky[4:7, 9:12] = 40.0
+        turned, rolled, still = (
+            Rendering(self.surface, Scene(environment_from(np.roll(sky, -roll, axis=1)), turn=turn), 32, 32)
+            for turn, roll in ((90.0, 0), (0.0, 8), (0.0, 0))
+        )
+        for r in (turned, rolled, still):
+            r.add(64)
+        assert turned.picture().mean(axis=(0, 2)) == pytest.approx(rolled.picture().mean(axis=(0, 2)), rel=0.1)
+        assert abs(turned.picture() - still.picture()).mean() > 5.0 * abs(turned.picture() - rolled.picture()).mean()
 
     def test_a_clamp_is_off_by_default_and_bounds_when_on(self):
         radiance = np.zeros((64, 128, 3), np.float32)

@@ -8,6 +8,7 @@ from typing import Annotated
 
 import typer
 
+from ..imaging.booths import as_it_stands
 from ..imaging.rendering import render_picture
 from ..study import VIEWPOINTS, read_file
 from ..surface.checks import picture_findings
@@ -116,7 +117,7 @@ def standing(document, specimen, shape, unit):
         return document, specimen
     if Path(shape).suffix.lower() not in SUFFIXES:
         shape_of(shape, 1.0)
-        return document, replace(specimen, shape=shape)
+        return document, as_it_stands(replace(specimen, shape=shape))
     if unit is not None and unit not in UNITS_MM:
         raise Refused(f"--unit '{unit}' is not known; give one of {', '.join(UNITS_MM)}")
     mesh = read_mesh(shape)
@@ -125,7 +126,8 @@ def standing(document, specimen, shape, unit):
         raise Refused(f"--unit: this mesh file does not say how long one unit is; give one of {', '.join(UNITS_MM)}")
     kept = mesh.as_kept(unit_mm)
     document = document.with_mesh(document.index(specimen.name), shape, kept)
-    return document, replace(specimen, shape=document.specimen(specimen.name).shape)
+    stood = replace(specimen, shape=document.specimen(specimen.name).shape)
+    return document, as_it_stands(stood, document.meshes)
 
 
 def _looked_at(document, viewpoint, region, clamp):

@@ -8,6 +8,7 @@ from typing import Annotated
 import typer
 
 from ..fitting import agreements, applicable, scale_findings
+from ..imaging.booths import standing_findings
 from ..instruments import constants_reading
 from ..optics.interface import colour_leaving
 from ..readings import averaged
@@ -197,6 +198,7 @@ def check(study: StudyPath, as_json: Json = False):
         for f in (
             *findings(s.surface, s.size_mm, constants_reading(s.readings) is not None),
             *scale_findings(s.surface, agreements(s.surface, s.readings)),
+            *standing_findings(s, document.meshes),
         )
     ]
     faults = [f for _, f in found if not f.is_advice]

@@ -7,6 +7,7 @@ from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QToolButton, QVBoxLayout, QWidget
 
 from ..colour.lamps import LAMPS
+from ..imaging.booths import as_it_stands
 from ..study import VIEWPOINTS, shown_names
 from ..tracing import SHAPES
 from .drag_field import DragField
@@ -166,7 +167,8 @@ class BoothSheet(QWidget):
             self.refresh()
             self.mesh_wanted.emit()
         else:
-            self.session.change_specimen(replace(self.session.specimen, shape=name), "shape")
+            stood = replace(self.session.specimen, shape=name)
+            self.session.change_specimen(as_it_stands(stood, self.session.study.meshes), "shape")
 
     def _wall_changed(self, value, goes_on):
         self.session.change_specimen(replace(self.session.specimen, wall_mm=value), "wall", "wall")

@@ -50,6 +50,7 @@ class ImportSheet(QDialog):
         self.table.setAccessibleName("The table as it was read")
         self.table.verticalHeader().setVisible(False)
         self.preview = pg.PlotWidget()
+        style_plot(self.preview.getPlotItem(), self.preview)
         self.preview.setMinimumHeight(150)
         self.preview.setAccessibleName("The reading as it would be taken")
         self.doubts = Label()

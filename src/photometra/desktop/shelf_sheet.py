@@ -146,6 +146,7 @@ class ShelfSheet(Sheet):
         column.addWidget(self.measure_button)
         column.addWidget(self.says)
         self.plot = pg.PlotWidget()
+        style_plot(self.plot.getPlotItem(), self.plot)
         self.plot.setAccessibleName("The reading that was taken")
         self.plot.setVisible(False)
         column.addWidget(self.plot, 1)

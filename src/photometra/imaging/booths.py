@@ -6,6 +6,8 @@ from importlib.resources import files
 from pathlib import Path
 
 from ..instruments import constants_reading
+from ..study import Booth, Lamp, Specimen, Study, Viewpoint
+from ..surface.checks import Finding
 from ..surface.compile import CompiledSurface, compile_surface
 from ..tracing import (
     Camera,
@@ -77,7 +79,7 @@ def _standing(name, radius, wall_mm):
     return shape_of(name, radius, wall_mm)
 
 
-def standing(specimen, meshes=None) -> Shape | None:
+def standing(specimen: Specimen, meshes=None) -> Shape | None:
     """What stands for a specimen in the booth; None for the ball. ValueError where there is no such shape or mesh."""
     if specimen.shape.startswith("meshes/"):
         if not meshes or specimen.shape not in meshes:
@@ -86,18 +88,18 @@ def standing(specimen, meshes=None) -> Shape | None:
     return _standing(specimen.shape, specimen.size_mm / 2.0, specimen.wall_mm)
 
 
-def _panel(lamp, radius):
+def _panel(lamp: Lamp, radius):
     size = 2.0 * radius
     return Panel(
         lamp.turn, lamp.rise, lamp.distance * size, lamp.size * size, lamp.size * size, lamp.strength, lamp.spectrum
     )
 
 
-def camera_of(viewpoint) -> Camera:
+def camera_of(viewpoint: Viewpoint) -> Camera:
     return Camera(viewpoint.rise, viewpoint.turn, viewpoint.focal_mm, 2.0 * viewpoint.distance, viewpoint.f_number)
 
 
-def scene_of(study, specimen, environment_name=None) -> Scene:
+def scene_of(study: Study, specimen: Specimen, environment_name=None) -> Scene:
     """The scene in which a study looks at a specimen. A uniform environment shows the specimen alone, no stage."""
     booth = study.booth
     name = environment_name or booth.environment
@@ -116,6 +118,33 @@ def scene_of(study, specimen, environment_name=None) -> Scene:
     )
 
 
+def lets_light_in(specimen, meshes=None):
+    """Whether a specimen's shape has no inside while its surface lets light into one: a cloth of clear glass."""
+    surface = specimen.surface
+    if surface["metalness"] >= 1.0 or surface["transmission"] <= 0.0 or surface.is_sheet:
+        return False
+    shape = standing(specimen, meshes)
+    return shape is not None and shape.is_open
+
+
+def as_it_stands(specimen: Specimen, meshes=None) -> Specimen:
+    """The specimen with its surface a sheet where its shape is one: for the instruments as for the picture."""
+    return specimen.with_values({"thin_walled": True}) if lets_light_in(specimen, meshes) else specimen
+
+
+def standing_findings(specimen: Specimen, meshes=None) -> list[Finding]:
+    """What its shape makes doubtful about a specimen."""
+    if not lets_light_in(specimen, meshes):
+        return []
+    return [
+        Finding(
+            "Its shape has no inside: the picture takes it as a thin wall, the instruments as a solid.",
+            "Make it a thin wall",
+            {"thin_walled": True},
+        )
+    ]
+
+
 def seen_as(surface, scene):
     """A surface as a scene shows it: what has no inside, as a cloth, is taken as a sheet."""
     if scene.shape and scene.shape.is_open and not surface.is_sheet:
@@ -123,17 +152,17 @@ def seen_as(surface, scene):
     return surface
 
 
-def compiled_in(scene, specimen) -> CompiledSurface:
+def compiled_in(scene, specimen: Specimen) -> CompiledSurface:
     """A specimen's surface compiled for a scene."""
     return compile_surface(seen_as(specimen.surface, scene), constants_reading(specimen.readings))
 
 
-def limits_of(booth) -> Limits:
+def limits_of(booth: Booth) -> Limits:
     """How far paths may go, as the booth says."""
     e = booth.effort
     return Limits(e.reflection, e.transmission, e.volume, e.clamp)
 
 
-def display_of(booth) -> Display:
+def display_of(booth: Booth) -> Display:
     """The booth's own chain from scene-linear to the screen."""
     return Display(booth.exposure, booth.white, booth.view, booth.compression, booth.off)
