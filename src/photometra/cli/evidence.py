@@ -296,5 +296,6 @@ def register(app):
     app.command("import")(import_reading)
     app.command("measure")(measure)
     app.command("agree")(agree)
+    app.command("solve")(fit)
     app.command("fit")(fit)
     app.command("constants")(constants)

@@ -7,7 +7,7 @@ from typing import Annotated
 
 import typer
 
-from ..fitting import agreements, applicable, scale_findings
+from ..fitting import agreements, applicable, evidence_findings
 from ..imaging.booths import standing_findings
 from ..instruments import constants_reading
 from ..optics.interface import colour_leaving
@@ -197,7 +197,7 @@ def check(study: StudyPath, as_json: Json = False):
         for s in document.specimens
         for f in (
             *findings(s.surface, s.size_mm, constants_reading(s.readings) is not None),
-            *scale_findings(s.surface, agreements(s.surface, s.readings)),
+            *evidence_findings(s.surface, agreements(s.surface, s.readings)),
             *standing_findings(s, document.meshes),
         )
     ]

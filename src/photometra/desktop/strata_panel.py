@@ -18,7 +18,7 @@ from PyQt6.QtWidgets import (
 from ..colour import reflectance_to_xyz, xyz_to_linear_srgb
 from ..colour.observers import WAVELENGTHS
 from ..errors import InputError
-from ..fitting import applicable, scale_findings
+from ..fitting import applicable, evidence_findings
 from ..imaging.booths import standing_findings
 from ..instruments import constants_reading, inner_split, light_split
 from ..optics import fresnel_conductor
@@ -278,7 +278,7 @@ class StrataPanel(QWidget):
         while self._findings.count():
             self._findings.takeAt(0).widget().deleteLater()
         of_surface = findings(specimen.surface, specimen.size_mm, constants_reading(specimen.readings) is not None)
-        beside = scale_findings(specimen.surface, self.session.agreements_now(specimen))
+        beside = evidence_findings(specimen.surface, self.session.agreements_now(specimen))
         for f in (*of_surface, *beside, *standing_findings(specimen, self.session.study.meshes)):
             row = QWidget()
             line = QHBoxLayout(row)

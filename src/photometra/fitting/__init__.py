@@ -5,7 +5,7 @@ from .agreement import Agreement, agreement, agreements, colour_of, misfit
 from .minima import Minimum, told
 from .problem import Cancelled, applicable, free_names
 from .ranking import Closeness, closest_tables, film_misfits, reflectance_reading
-from .scale import scale_findings
+from .sense import evidence_findings
 from .solver import Solution, Solved, solve
 from .uncertainty import Undetermined
 from .verdict import CONVERGED, STOPPED, STUCK, Misfit, Verdict
@@ -30,12 +30,12 @@ __all__ = [
     "applicable",
     "closest_tables",
     "colour_of",
+    "evidence_findings",
     "film_misfits",
     "free_names",
     "misfit",
     "next_readings",
     "reflectance_reading",
-    "scale_findings",
     "sensitivities",
     "solve",
     "told",

@@ -1,14 +1,32 @@
-"""Whether a surface scatters over the lengths that its readings tell: a scale off by ten is a slip of a unit."""
+"""What the readings say of a surface's sense: lengths in another unit, and constants that end before the light does."""
 
 import numpy as np
 
 from ..surface.checks import Finding
+from ..surface.constants import FROM_READING
 
 _OFF = 3.0
+_VISIBLE_NM = (380.0, 780.0)
 
 
-def scale_findings(surface, agreements) -> list[Finding]:
-    """What the scatter and coefficient readings say of a surface's lengths, by how far the model is from them."""
+def evidence_findings(surface, agreements) -> list[Finding]:
+    """What is doubtful about a surface by its readings: its lengths, and how far its own constants reach."""
+    return [*_ranges(surface, agreements), *_scales(surface, agreements)]
+
+
+def _ranges(surface, agreements):
+    if surface["constants"] != FROM_READING:
+        return
+    for a in agreements:
+        if a.reading.active and a.reading.kind_key == "constants":
+            low, high = float(a.reading.x.min()), float(a.reading.x.max())
+            if low > _VISIBLE_NM[0] or high < _VISIBLE_NM[1]:
+                words = f"{a.reading.name} covers {low:g}–{high:g} nm only; its end values are held beyond."
+                yield Finding(words, is_advice=True)
+
+
+def _scales(surface, agreements):
+    """A scale that is off by ten is a slip of a unit: how far the model is from scatter and coefficient readings."""
     found = []
     for a in agreements:
         if a.model is None or not a.reading.active or a.reading.kind_key not in ("scatter", "coefficients"):
