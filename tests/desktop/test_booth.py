@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import QApplication, QDialogButtonBox, QRadioButton
 from photometra.desktop.absorption_chart import own_thickness
 from photometra.desktop.mesh_question import MeshQuestion
 from photometra.study import VIEWPOINTS, read_file
+from photometra.tracing.meshfiles import kept_shape
 
 from .conftest import PATIENCE_MS, click, drag, wait_for_picture
 
@@ -310,3 +311,22 @@ def test_letting_a_metals_table_go_keeps_its_colours_and_says_the_loss(window):
     red, green, blue = s["face_colour"]
     assert s["constants"] == "" and red > green > blue, "brass is yellow still"
     assert "of its table" in said[-1]
+
+
+def test_a_gltf_says_its_unit_itself_and_nobody_is_asked(window, qtbot, tmp_path):
+    path = tmp_path / "probe.glb"
+    trimesh.creation.box((0.02, 0.03, 0.04)).export(path)
+    window.files.bring_in(path)
+    qtbot.waitUntil(lambda: window.session.specimen.shape.startswith("meshes/probe."), timeout=PATIENCE_MS)
+    kept = kept_shape(window.session.specimen.shape, window.session.study.meshes[window.session.specimen.shape])
+    assert kept.radius == pytest.approx(20.0)
+
+
+def test_clear_matter_on_a_cloth_becomes_a_thin_wall_at_once(window):
+    window.session.set_values({"metalness": 0.0, "constants": "", "transmission": 0.6})
+    sheet = window.booth_sheet
+    sheet.shape.setCurrentIndex(sheet.shape.findData("cloth"))
+    sheet.shape.activated.emit(sheet.shape.currentIndex())
+    assert window.session.specimen.shape == "cloth" and window.session.specimen.surface["thin_walled"]
+    window.session.history.undo()
+    assert window.session.specimen.shape == "ball" and not window.session.specimen.surface["thin_walled"]
