@@ -24,6 +24,7 @@ def own_menu_only(view):
     """Take the plotting library's own menu and export from a view: they know nothing of readings."""
     scene = view.scene()
     for action in scene.contextMenu:
+        action.triggered.disconnect()
         action.deleteLater()
     scene.contextMenu = []
 
