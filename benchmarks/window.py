@@ -7,16 +7,7 @@ import time
 
 from .figures import Figure, environment
 
-_START = """
-import sys, time
-from photometra.desktop import app
-application = app.make_application()
-from PyQt6.QtCore import QSettings, QTimer
-settings = QSettings(sys.argv[1], QSettings.Format.IniFormat)
-from photometra.desktop import theme
-theme.apply(application, "dim")
-from photometra.desktop.main_window import MainWindow
-window = MainWindow(settings)
+_UNTIL_SHOWN = """
 window.show()
 def look():
     if window.isVisible() and window.windowHandle().isExposed():
@@ -28,6 +19,18 @@ QTimer.singleShot(0, look)
 application.exec()
 """
 
+_START = """
+import sys, time
+from photometra.desktop import app
+application = app.make_application()
+from PyQt6.QtCore import QSettings, QTimer
+settings = QSettings(sys.argv[1], QSettings.Format.IniFormat)
+from photometra.desktop import theme
+theme.apply(application, "dim")
+from photometra.desktop.main_window import MainWindow
+window = MainWindow(settings)
+"""
+
 _BARE = """
 from PyQt6.QtWidgets import QApplication, QLabel, QMainWindow
 from PyQt6.QtCore import QTimer
@@ -35,15 +38,6 @@ application = QApplication([])
 window = QMainWindow()
 window.setCentralWidget(QLabel("bare"))
 window.resize(1280, 800)
-window.show()
-def look():
-    if window.isVisible() and window.windowHandle().isExposed():
-        print("shown", flush=True)
-        window.close()
-    else:
-        QTimer.singleShot(1, look)
-QTimer.singleShot(0, look)
-application.exec()
 """
 
 _LATENCY = """
@@ -92,7 +86,10 @@ window.close()
 def _started(folder, program=_START):
     start = time.perf_counter()
     child = subprocess.Popen(
-        [sys.executable, "-c", program, f"{folder}/w.ini"], stdout=subprocess.PIPE, text=True, env=environment()
+        [sys.executable, "-c", program + _UNTIL_SHOWN, f"{folder}/w.ini"],
+        stdout=subprocess.PIPE,
+        text=True,
+        env=environment(),
     )
     child.stdout.readline()
     seconds = time.perf_counter() - start
