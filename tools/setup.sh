@@ -37,9 +37,16 @@ if [ "${#missing[@]}" -gt 0 ]; then
     DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "${missing[@]}" >/dev/null
 fi
 
-if [ ! -x .venv/bin/python ]; then
+# An environment that was begun and not finished, or made in another folder, is of no use: it is made anew.
+home=.venv/made-in
+if [ -e .venv ] && { [ "$(cat "$home" 2>/dev/null || true)" != "$PWD" ] || ! .venv/bin/python -m pip --version >/dev/null 2>&1; }; then
+    say "the virtual environment is of another folder, or was not finished; making it anew"
+    rm -rf .venv
+fi
+if [ ! -e .venv ]; then
     say "making the virtual environment"
     "$PYTHON" -m venv .venv
+    printf '%s' "$PWD" > "$home"
 fi
 stamp=.venv/installed-from
 wanted=$(sha256sum pyproject.toml | cut -d' ' -f1)

@@ -16,6 +16,27 @@ def log_file() -> Path:
     return Path(platformdirs.user_state_dir("photometra")) / "faults.log"
 
 
+_remarked: set[str] = set()
+_listeners: list = []
+
+
+def remark(sentence):
+    """Say once that something about this machine was worked round; also to whoever listens, as the window does."""
+    if sentence in _remarked:
+        return
+    _remarked.add(sentence)
+    print(f"photometra: note: {sentence}", file=sys.stderr)
+    for listener in _listeners:
+        listener(sentence)
+
+
+def listen(listener):
+    """Have `listener(sentence)` called for each remark, those made before included. It may come from any thread."""
+    _listeners.append(listener)
+    for sentence in sorted(_remarked):
+        listener(sentence)
+
+
 def note(error) -> Path:
     """Write an error with its trace to the log and to standard error; where the log is."""
     told = "".join(traceback.format_exception(error))

@@ -1,15 +1,20 @@
 """The kernels' cache: old generations of our own go, and nothing else."""
 
 import os
+import subprocess
+import sys
 
 import numba
 
 from photometra.optics import jit
+from photometra.optics.cachefile import MARKER
 
 
-def _made(folder, names):
+def _made(folder, names, marked=()):
     for age, name in enumerate(names):
         (folder / name).mkdir(parents=True)
+        if name in marked:
+            (folder / name / MARKER).touch()
         os.utime(folder / name, (1000 - age, 1000 - age))
 
 
@@ -23,8 +28,57 @@ def test_a_cache_folder_of_the_persons_keeps_its_neighbours(tmp_path, monkeypatc
 def test_only_our_own_old_generations_are_dropped(tmp_path, monkeypatch):
     root = tmp_path / "kernels"
     monkeypatch.setattr(jit, "cache_root", lambda: root)
-    _made(root, ["1" * 16, "2" * 16, "3" * 16, "4" * 16, "notes", "123"])
+    ours = [c * 16 for c in "12340"]
+    _made(root, [*ours[:4], "5" * 16, "notes", "123", ours[4]], ours)
     (root / "readme").write_text("x")
+    # The present generation is the oldest by its date: it stays all the same.
     monkeypatch.setattr(numba.config, "CACHE_DIR", str(root / ("0" * 16)))
     jit.mark_warm()
-    assert {p.name for p in root.iterdir()} == {"0" * 16, "1" * 16, "2" * 16, "notes", "123", "readme"}
+    assert {p.name for p in root.iterdir()} == {"0" * 16, "1" * 16, "2" * 16, "5" * 16, "notes", "123", "readme"}
+
+
+def test_nothing_is_dropped_where_the_person_named_the_folder(tmp_path, monkeypatch):
+    root, names = tmp_path / "kernels", [c * 16 for c in "123456"]
+    monkeypatch.setattr(jit, "cache_root", lambda: root)
+    _made(root, names, names)
+    monkeypatch.setattr(numba.config, "CACHE_DIR", str(root / names[0]))
+    monkeypatch.setenv("NUMBA_CACHE_DIR", str(root / names[0]))
+    jit.mark_warm()
+    assert {p.name for p in root.iterdir()} == set(names)
+
+
+_RUN = "from photometra.optics.fresnel import fresnel_dielectric as f; print(f(0.5, 1.5))"
+
+
+def _run(cache):
+    """A small kernel in a program of its own: (what it prints, what it remarks)."""
+    done = subprocess.run(
+        [sys.executable, "-c", _RUN], capture_output=True, text=True, check=True,
+        env={**os.environ, "XDG_CACHE_HOME": str(cache), "NUMBA_CACHE_DIR": ""},
+    )  # fmt: skip
+    return done.stdout, done.stderr
+
+
+def test_a_spoilt_cache_is_compiled_anew_and_that_is_said_once(tmp_path):
+    right, told = _run(tmp_path)
+    assert told == ""
+    for spoil in (
+        lambda data: b"",
+        lambda data: data[: len(data) // 2],
+        lambda data: data[: len(data) // 2] + bytes([data[len(data) // 2] ^ 1]) + data[len(data) // 2 + 1 :],
+    ):
+        for kind in ("nbi", "nbc"):
+            files = list(tmp_path.rglob(f"*.{kind}"))
+            assert files
+            for file in files:
+                file.write_bytes(spoil(file.read_bytes()))
+            got, told = _run(tmp_path)
+            assert got == right and told.count("damaged") == 1 and "Traceback" not in told
+            assert _run(tmp_path) == (right, "")
+
+
+def test_a_cache_that_cannot_be_written_is_no_end(tmp_path):
+    """A file stands where the folder should be: so it is for whoever runs it, root too."""
+    (tmp_path / "photometra").write_text("in the way")
+    got, told = _run(tmp_path)
+    assert got and "cannot be written" in told and "compiled kernels are kept in" in told

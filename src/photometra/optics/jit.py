@@ -17,6 +17,8 @@ import platformdirs
 from numba.core import cgutils
 from numba.extending import intrinsic
 
+from .cachefile import MARKER, usable
+
 _PACKAGE = Path(__file__).resolve().parent.parent
 _KERNEL_PACKAGES = ("optics", "surface", "instruments", "tracing")
 _KEPT_GENERATIONS = 3
@@ -31,6 +33,8 @@ def cache_root() -> Path:
 def cache_folder() -> Path:
     """The folder of compiled kernels for the sources as they stand."""
     digest = hashlib.sha256(numba.__version__.encode())
+    # Files of another form are no damaged ones.
+    digest.update(Path(__file__).with_name("cachefile.py").read_bytes())
     for package in _KERNEL_PACKAGES:
         for source in sorted((_PACKAGE / package).glob("*.py")):
             text = source.read_bytes()
@@ -50,17 +54,26 @@ def mark_warm() -> None:
     A cache folder that the person named (NUMBA_CACHE_DIR) and its neighbours are theirs: nothing there is removed.
     """
     folder = Path(numba.config.CACHE_DIR)
-    folder.mkdir(parents=True, exist_ok=True)
-    (folder / "warm").touch()
-    if folder.parent != cache_root():
+    try:
+        folder.mkdir(parents=True, exist_ok=True)
+        (folder / "warm").touch()
+    except OSError:
+        return  # A full disk: nothing is warm, and that was said.
+    if os.environ.get("NUMBA_CACHE_DIR") or folder.parent != cache_root():
         return
-    ours = [p for p in folder.parent.iterdir() if _GENERATION.fullmatch(p.name) and p.is_dir() and not p.is_symlink()]
-    for old in sorted(ours, key=lambda p: p.stat().st_mtime, reverse=True)[_KEPT_GENERATIONS:]:
+    others = [p for p in folder.parent.iterdir() if p != folder and _is_ours(p)]
+    for old in sorted(others, key=lambda p: p.stat().st_mtime, reverse=True)[_KEPT_GENERATIONS - 1 :]:
         shutil.rmtree(old, ignore_errors=True)
 
 
+def _is_ours(folder):
+    """Whether a folder is a generation of our kernels: by its name, and by the marker that we leave in each."""
+    named = _GENERATION.fullmatch(folder.name) and folder.is_dir() and not folder.is_symlink()
+    return bool(named) and (folder / MARKER).is_file()
+
+
 if not os.environ.get("NUMBA_CACHE_DIR"):
-    numba.config.CACHE_DIR = str(cache_folder())
+    numba.config.CACHE_DIR = str(usable(cache_folder()))
 
 kernel = numba.njit(nogil=True, cache=True, error_model="numpy", fastmath={"contract", "nsz", "arcp"})
 """Decorator for every kernel: no GIL, cached, IEEE division, no reassociation that could hide a NaN."""

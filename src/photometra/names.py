@@ -1,0 +1,40 @@
+"""What people and files call things: bounded, told apart, and without characters that a screen would obey."""
+
+import unicodedata
+
+MOST_LETTERS = 200
+"""Of the name of a study, specimen, reading or proof."""
+_OBEYED = ("Cc", "Cf", "Cs", "Zl", "Zp")
+_JOINERS = "\u200c\u200d"
+
+
+def shown(text, kept="\n\t"):
+    """A text with control and direction characters made visible; `kept` of them stay what they are.
+
+    A name must not colour a terminal, turn a line round, or hide half of itself. The joiners of some scripts stay.
+    """
+    text = str(text)
+    if text.isascii() and text.isprintable():
+        return text
+    return "".join(_seen(c) if unicodedata.category(c) in _OBEYED and c not in kept + _JOINERS else c for c in text)
+
+
+def _seen(character):
+    code = ord(character)
+    # The standard has pictures of the first 32 and of delete.
+    return chr(0x2400 + code) if code < 32 else "\u2421" if code == 127 else f"⟨U+{code:04X}⟩"
+
+
+def one_line(text):
+    """A text as a name: one line, single spaces, nothing that is obeyed."""
+    return shown(" ".join(str(text).split()), "")
+
+
+def numbered(name, taken):
+    """A name that is not among `taken`, whatever the case, with a number behind it where it must be; short enough."""
+    taken = {t.casefold() for t in taken}
+    name, n = name[:MOST_LETTERS], 2
+    own = name
+    while own.casefold() in taken:
+        own, n = f"{name[: MOST_LETTERS - len(str(n)) - 1]} {n}", n + 1
+    return own

@@ -1,0 +1,100 @@
+"""The files of compiled kernels, held against damage: what is spoilt is compiled anew, and that is said once.
+
+Numba keeps machine code in files and runs what it finds there. Here each file carries a digest; one that was cut short,
+emptied or changed counts as absent. A disk that takes no more is named, and the program goes on without a cache.
+"""
+
+import hashlib
+import os
+import tempfile
+from contextlib import contextmanager
+from pathlib import Path
+
+from numba.core import caching
+
+from .. import faults
+
+_DIGEST = hashlib.sha256().digest_size
+MARKER = "photometra-kernels"
+"""The file that tells a folder of ours from one of the person's."""
+
+
+class CheckedCacheFile(caching.IndexDataCacheFile):
+    """Numba's index and data files of one kernel, each with a digest at its end."""
+
+    def load(self, key):
+        try:
+            return super().load(key)
+        except Exception:
+            # Whatever a spoilt file does to the reader: it is dropped, and the kernel compiled anew.
+            self._drop()
+            return None
+
+    def save(self, key, data):
+        try:
+            super().save(key, data)
+        except OSError as error:
+            faults.remark(
+                f"compiled kernels cannot be kept in {self._cache_path} ({error.strerror or error}); "
+                "each start compiles them anew until there is room"
+            )
+        except Exception:
+            self._drop()
+            super().save(key, data)
+
+    def _drop(self):
+        faults.remark(f"compiled kernels in {self._cache_path} were damaged; they are compiled anew")
+        Path(self._index_path).unlink(missing_ok=True)
+
+    def _load_index(self):
+        if not os.path.exists(self._index_path):
+            return {}
+        _check(self._index_path)
+        return super()._load_index()
+
+    def _load_data(self, name):
+        _check(self._data_path(name))
+        return super()._load_data(name)
+
+    @contextmanager
+    def _open_for_write(self, filepath):
+        # The reader stops where what was written ends: a digest behind it goes unseen, and comes in the same step.
+        with super()._open_for_write(filepath) as file:
+            yield file
+            file.flush()
+            file.write(hashlib.sha256(Path(file.name).read_bytes()).digest())
+
+
+def _check(path):
+    """ValueError where a file is not what the digest at its end says."""
+    data = Path(path).read_bytes()
+    if hashlib.sha256(data[:-_DIGEST]).digest() != data[-_DIGEST:]:
+        raise ValueError(f"{path} is damaged")
+
+
+def usable(folder: Path) -> Path:
+    """The folder, made and marked; where it cannot be written, a private one of this user's among temporary files."""
+    try:
+        return _made(folder)
+    except OSError as error:
+        other = Path(tempfile.gettempdir()) / f"photometra-{os.getuid()}" / folder.name
+        faults.remark(f"{folder} cannot be written ({error.strerror or error}); compiled kernels are kept in {other}")
+    try:
+        other.parent.mkdir(mode=0o700, exist_ok=True)
+        if other.parent.is_symlink() or other.parent.stat().st_uid != os.getuid():
+            raise PermissionError
+        os.chmod(other.parent, 0o700)
+        return _made(other)
+    except OSError:
+        return _made(Path(tempfile.mkdtemp(prefix="photometra-kernels-")))
+
+
+def _made(folder):
+    folder.mkdir(parents=True, exist_ok=True)
+    (folder / MARKER).touch()
+    # A folder that was there may still be closed to us.
+    tempfile.TemporaryFile(dir=folder).close()
+    return folder
+
+
+caching.IndexDataCacheFile = CheckedCacheFile
