@@ -251,7 +251,7 @@ class TestBadInput:
         (["export", "S", PLATE, "--as", "paper", "-o", "a.mtlx"], "not a standard"),
         (["add", "S", PLATE], "already"),
         (["add", "S", "Tin", "--size-mm", "-3"], "size"),
-        (["import", "S", PLATE, "none.csv"], "cannot be read"),
+        (["import", "S", PLATE, "none.csv"], "no such file"),
         (["agree", "S", "--loud"], "No such option"),
     ])  # fmt: skip
     def test_bad_use(self, run, own_demo, tmp_path, monkeypatch, words, says):

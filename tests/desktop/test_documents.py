@@ -15,7 +15,7 @@ from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QFileDialog, QInputDialog
 
 from photometra.imaging.pictures import read_header, read_picture, write_exr
-from photometra.study import Journal, StudyError, read_file, write_file
+from photometra.study import Journal, StudyError, change_file, read_file, save_stamped, write_file
 from photometra.study.journal import journal_folder
 
 from .conftest import PATIENCE_MS, answer, click
@@ -204,14 +204,14 @@ class TestSaving:
 
         begun = threading.Event()
 
-        def slow_then_full(study, path):
+        def slow_then_full(study, path, stamp):
             begun.set()
             time.sleep(0.5)
             if study != first:
                 raise StudyError(f"{path}: the study could not be saved (No space left on device)")
-            write_file(study, path)
+            return save_stamped(study, path, stamp)
 
-        monkeypatch.setattr("photometra.desktop.files.write_file", slow_then_full)
+        monkeypatch.setattr("photometra.desktop.files.save_stamped", slow_then_full)
         QTest.keyClick(window, Qt.Key.Key_S, CTRL)
         qtbot.waitUntil(begun.is_set, timeout=PATIENCE_MS)
         window.session.set_values({"roughness": 0.777})
@@ -227,6 +227,35 @@ class TestSaving:
         assert read_file(own_demo) == first and not window.session.history.is_saved
         window.files.end()
         assert any(journal_folder().glob("*.json"))
+
+    def change_elsewhere(self, path):
+        change_file(path, lambda study: study.with_new_specimen("Tin cup"))
+
+    @pytest.mark.parametrize("chosen", ["Do not save", "Save over it", "Save under another name…"])
+    def test_another_programs_change_is_asked_about(self, window, own_demo, tmp_path, qtbot, says, chosen):
+        other, asked = tmp_path / "mine.photometra", []
+        says(other)
+        spoil(window)
+        mine = window.session.study
+        self.change_elsewhere(own_demo)
+        answer(chosen, asked.append)
+        QTest.keyClick(window, Qt.Key.Key_S, CTRL)
+        qtbot.waitUntil(lambda: bool(asked), timeout=PATIENCE_MS)
+        assert "was changed by another program" in asked[0]
+        if chosen == "Do not save":
+            assert not window.session.history.is_saved
+        else:
+            qtbot.waitUntil(lambda: window.session.history.is_saved, timeout=PATIENCE_MS)
+        is_over = chosen == "Save over it"
+        assert read_file(own_demo) == mine if is_over else "Tin cup" in [s.name for s in read_file(own_demo).specimens]
+        assert other.exists() == (chosen not in ("Do not save", "Save over it"))
+        # What was saved here is no change of another's.
+        window.activateWindow()
+        qtbot.waitUntil(window.isActiveWindow, timeout=PATIENCE_MS)
+        if chosen != "Do not save":
+            window.session.set_values({"roughness": 0.61})
+            QTest.keyClick(window, Qt.Key.Key_S, CTRL)
+            qtbot.waitUntil(lambda: window.session.history.is_saved, timeout=PATIENCE_MS)
 
 
 class TestAutosave:
@@ -257,7 +286,7 @@ class TestAutosave:
         journal.keep(study, path)
         os.close(journal._lock)
 
-    def test_work_of_a_killed_program_is_brought_back(self, make_window, demo, own_demo):
+    def test_work_of_a_killed_program_is_brought_back(self, make_window, demo, own_demo, qtbot):
         lost = demo.with_size(0, 33.0)
         self.left_behind(lost, own_demo)
         window = make_window()
@@ -267,7 +296,30 @@ class TestAutosave:
         assert "Harrow Skerry" in asked[0]
         assert window.session.study == lost and window.session.path == own_demo
         assert not window.session.history.is_saved
-        assert window.files.rescued() == []
+        # It is let go once our own journal has it: at no moment is it in neither.
+        qtbot.waitUntil(lambda: window.files.rescued() == [], timeout=PATIENCE_MS)
+        kept = list(journal_folder().glob("*.photometra"))
+        assert len(kept) == 1 and read_file(kept[0]) == lost
+
+    def test_steady_work_is_kept_all_the_same(self, window, qtbot):
+        """Each change begins the pause anew; the longest wait runs on."""
+        window.files._overdue.setInterval(600)
+        try:
+            for i in range(12):
+                window.session.set_values({"roughness": 0.3 + 0.01 * i})
+                qtbot.wait(100)
+                if any(journal_folder().glob("*.json")):
+                    return
+            raise AssertionError("nothing was kept")
+        finally:
+            window.files._overdue.setInterval(10_000)
+
+    def test_another_studys_work_is_told_of(self, make_window, demo, own_demo):
+        self.left_behind(demo, None)
+        window = make_window()
+        assert not window.offer_rescue(own_demo)
+        assert "“Harrow Skerry” is kept" in window._said.text()
+        window.files.rescued()[0].discard()
 
     def test_or_let_go(self, make_window, demo, tmp_path):
         self.left_behind(demo, None)

@@ -4,8 +4,9 @@ import MaterialX as mx
 import numpy as np
 import pytest
 
+from photometra.errors import InputError
 from photometra.exchange import write_materialx
-from photometra.exchange.materialx import ExportError, openpbr_inputs
+from photometra.exchange.materialx import openpbr_inputs
 from photometra.optics import fresnel_conductor
 from photometra.study import Specimen
 from photometra.surface import Surface, table
@@ -92,7 +93,7 @@ def test_a_plain_dielectric_loses_nothing():
 
 
 def test_a_place_that_cannot_be_written(tmp_path):
-    with pytest.raises(ExportError, match="no"):
+    with pytest.raises(InputError, match="cannot write here"):
         write_materialx(specimen(), tmp_path / "no" / "a.mtlx")
 
 

@@ -29,13 +29,14 @@ from photometra.study.schema import BoothEntry
 from photometra.surface import Surface, rows
 
 _SHARE = st.floats(0.0, 1.0)
+_REGION = st.tuples(_SHARE, _SHARE, _SHARE, _SHARE).filter(lambda r: r[0] < r[2] and r[1] < r[3])
 
 
 @given(
     st.builds(Viewpoint, st.floats(-180, 180), st.floats(-89, 89), st.floats(0.8, 50), st.floats(8, 400), _SHARE),
     st.builds(Lamp, st.floats(0, 500), st.sampled_from(["D65", "A", "LED"]), st.floats(-180, 180), st.floats(-60, 89)),
     st.builds(Effort, st.integers(0, 10**6), st.floats(0, 1e5), _SHARE, st.integers(1, 4096), st.integers(1, 4096)),
-    st.none() | st.tuples(_SHARE, _SHARE, _SHARE, _SHARE),
+    st.none() | _REGION,
 )
 def test_every_booth_goes_through_its_entry_and_comes_back(viewpoint, lamp, effort, region):
     booth = Booth(viewpoint=viewpoint, key=lamp, back=replace(lamp, turn=180.0), effort=effort, region=region)
@@ -72,6 +73,7 @@ def test_a_study_with_its_mesh_comes_back_equal(tmp_path):
 @pytest.mark.parametrize(("place", "value", "words"), [
     (("booth", "viewpoint", "focal_mm"), -1, "focal_mm"), (("booth", "back", "strength"), "much", "strength"),
     (("booth", "effort", "reflection"), 0, "reflection"), (("booth", "region"), [0, 0, 2, 1], "region"),
+    (("booth", "region"), [0.6, 0, 0.4, 1], "must grow"),
     (("specimens", 0, "wall_mm"), 0, "wall_mm"), (("booth", "effort", "bounces"), 3, "bounces"),
     (("specimens", 0, "surface", "thin_walled"), 1, "neither true nor false"),
 ])  # fmt: skip

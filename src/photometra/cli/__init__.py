@@ -25,5 +25,10 @@ def main(arguments=None):
         )
         return 2
     from ..desktop import open_window
+    from ..errors import InputError
 
-    return open_window(arguments[0] if arguments else None)
+    try:
+        return open_window(arguments[0] if arguments else None)
+    except InputError as error:
+        print(f"photometra: {error}", file=sys.stderr)
+        return 2

@@ -11,7 +11,8 @@ from ..fitting import agreements
 from ..imaging.booths import compiled_in, environment, environment_names, limits_of, scene_of
 from ..imaging.display import view_names
 from ..imaging.proofs import proof_of
-from ..study import VIEWPOINTS, read_file, write_file
+from ..readings.tables import is_number, value_of
+from ..study import VIEWPOINTS, change_file, read_file
 from ..study.schema import BoothEntry
 from ..surface import parameter
 from ..surface.values import parse_number
@@ -38,7 +39,6 @@ def booth(
     view, compression, viewpoint (a name), viewpoint.turn … f_number, key.strength … size, back.…, effort.samples …
     clamp, region (left,top,right,bottom or none); of a SPECIMEN: shape (a name or a mesh file, with unit=mm …), wall.
     """
-    document = read_file(study)
     words = list(words or ())
     specimen = words.pop(0) if words and "=" not in words[0] else None
     pairs = {}
@@ -48,18 +48,20 @@ def booth(
             raise Refused(f"'{word}' should be NAME=VALUE, as exposure=0.5")
         pairs[name.strip()] = text.strip()
     if not pairs:
-        shown = asdict(document.booth)
+        shown = asdict(read_file(study).booth)
         if as_json:
             print_json(shown)
         else:
             table("", ("", "value"), _flat(shown))
         return
     of_specimen = {n: pairs.pop(n) for n in _OF_SPECIMEN if n in pairs}
-    if of_specimen:
-        if specimen is None:
-            raise Refused(f"{', '.join(of_specimen)}: name the specimen first, as booth STUDY SPECIMEN shape=puck")
-        document = _stood(document, specimen, of_specimen)
-    write_file(_set_up(document, pairs), study)
+    if of_specimen and specimen is None:
+        raise Refused(f"{', '.join(of_specimen)}: name the specimen first, as booth STUDY SPECIMEN shape=puck")
+
+    def change(document):
+        return _set_up(_stood(document, specimen, of_specimen) if of_specimen else document, pairs)
+
+    change_file(study, change)
     for name, text in {**of_specimen, **pairs}.items():
         tell(f"{name} = {text}")
 
@@ -118,23 +120,20 @@ def _put(values, name, text):
     if text.lower() == "none" and last in ("white", "region"):
         there[last] = None
     elif last in ("white", "region"):
-        there[last] = [float(v) if _is_number(v) else v for v in text.split(",")]
+        there[last] = [_number_or_word(v) for v in text.split(",")]
     elif last == "off":
         there[last] = [v.strip() for v in text.split(",") if v.strip()]
     elif isinstance(before, str):
         there[last] = text
     else:
-        there[last] = float(text) if _is_number(text) else text
+        there[last] = _number_or_word(text)
         if isinstance(before, int) and isinstance(there[last], float) and there[last].is_integer():
             there[last] = int(there[last])
 
 
-def _is_number(text):
-    try:
-        float(text)
-    except ValueError:
-        return False
-    return True
+def _number_or_word(text):
+    """A number as people type it, with a decimal comma or a degree sign, too; what is none is left for the booth."""
+    return value_of(text) if is_number(text) else text
 
 
 def _lit(document, text):
@@ -169,7 +168,7 @@ def proof(
         return
     if back is not None:
         kept = _named(document, back, specimen)
-        write_file(document.with_proof_back(kept), study)
+        change_file(study, lambda document: document.with_proof_back(kept))
         tell(f"{kept.specimen} is as in {kept.name} again")
         return
     if specimen is None:
@@ -179,8 +178,7 @@ def proof(
     rendering = Rendering(compiled_in(scene, one), scene, _PROOF_SIZE, _PROOF_SIZE, limits=limits_of(document.booth))
     rendering.add(_PROOF_SAMPLES)
     kept, data = proof_of(document, one, rendering.picture(), agreements(one.surface, one.readings), note)
-    document = document.with_proof(kept, data)
-    write_file(document, study)
+    document = change_file(study, lambda document: document.with_proof(kept, data))
     tell(f"kept {document.proofs[-1].name} of {one.name}")
 
 

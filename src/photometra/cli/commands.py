@@ -1,5 +1,6 @@
 """The verbs, and how an error becomes one line and exit code 2."""
 
+import os
 import sys
 
 import typer
@@ -56,6 +57,7 @@ def run(arguments):
     """Run one command; the exit code."""
     try:
         code = app(spread(arguments), standalone_mode=False, prog_name="photometra")
+        sys.stdout.flush()
     except _Complaint as error:
         tell(f"photometra: {' '.join(error.format_message().split())}")
         return 2
@@ -67,9 +69,12 @@ def run(arguments):
         tell(f"photometra: {' '.join(str(error).split())}")
         return 2
     except BrokenPipeError:
-        # Whoever read the output has had enough.
-        sys.stderr.close()
+        # Whoever read the output has had enough; nothing more may be flushed there at the end.
+        os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
         return 0
+    except MemoryError:
+        tell("photometra: there is not enough memory for this; nothing was changed")
+        return 2
     except OSError as error:
         tell(f"photometra: {error.filename or ''}: {error.strerror or error}")
         return 2

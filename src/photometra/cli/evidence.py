@@ -3,6 +3,7 @@
 import threading
 import time
 from dataclasses import asdict
+from functools import partial
 from pathlib import Path
 from typing import Annotated
 
@@ -18,13 +19,12 @@ from ..readings import write_file as write_reading
 from ..readings.files import CGATS_SUFFIXES
 from ..readings.geometries import geometry_of
 from ..study import read_file as read_study
-from ..study import write_file
 from ..surface import hex_colour, parameter, table_names
 from ..surface import table as constants_table
 from ..surface.parameters import scalar_owner
 from ..surface.values import parse_number
 from .output import Refused, output_path, print_json, table, tell
-from .studies import Assignments, Json, SpecimenName, StudyPath, changed
+from .studies import Assignments, Json, SpecimenName, StudyPath, change_specimen, changed
 
 
 def import_reading(
@@ -35,16 +35,18 @@ def import_reading(
     sample: Annotated[str, typer.Option(metavar="NAME", help="Which sample, of a file that holds several.")] = "",
 ):
     """Take a reading from a file: CSV or CGATS.17 text, as people and instruments write them."""
-    document = read_study(study)
-    i = document.index(specimen)
+    read_study(study).index(specimen)
     understood = understand(text_of(file), file, Choices(kind=kind or "", sample=sample))
     taken(understood)
     for doubt in understood.doubts:
         tell(f"note: {doubt}")
-    specimen_with = document.specimens[i]
-    for reading in understood.readings:
-        specimen_with = specimen_with.with_reading(reading)
-    write_file(document.with_specimen_at(i, specimen_with), study)
+
+    def change(one):
+        for reading in understood.readings:
+            one = one.with_reading(reading)
+        return one
+
+    specimen_with = change_specimen(study, specimen, change)
     for reading in understood.readings:
         tell(f"imported '{reading.name}': {reading.label}, {reading.rows} rows")
     free = applicable(specimen_with.surface, sorted(specimen_with.free))
@@ -147,8 +149,7 @@ def fit(
 ):
     """Solve for the free parameters from the active readings. Exit code 1 where they are not described by it."""
     document = read_study(study)
-    i = document.index(specimen)
-    one = document.specimens[i]
+    one = document.specimen(specimen)
     stop = threading.Event()
     further = None
     if photograph:
@@ -164,7 +165,7 @@ def fit(
     except KeyboardInterrupt:
         raise Refused("stopped; nothing was changed") from None
     if save:
-        write_file(document.with_specimen_at(i, one.with_solved(solution.surface, solution.sigmas)), study)
+        change_specimen(study, one.name, partial(_solved, one, solution))
     verdict = solution.verdict
     if as_json:
         print_json(
@@ -226,6 +227,15 @@ def fit(
     for u in solution.undetermined:
         print(f"note: {u.sentence}")
     return 0 if verdict.is_good else 1
+
+
+def _solved(before, solution, one):
+    """A specimen with what a solve found; what was changed in it while the solve ran stays changed."""
+    if one.surface != before.surface:
+        tell("note: the surface was changed while it was solved for; only what was free is set, so solve again")
+    owners = {scalar_owner(s.name)[0].name for s in solution.solved} | set(solution.spectral)
+    surface = one.surface.with_values({name: solution.surface[name] for name in owners})
+    return one.with_solved(surface, solution.sigmas)
 
 
 def _progress(further):

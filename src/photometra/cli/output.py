@@ -6,6 +6,7 @@ import sys
 from pathlib import Path
 
 from ..errors import InputError
+from ..names import shown
 from ..study import SUFFIX
 
 
@@ -14,8 +15,8 @@ class Refused(InputError):
 
 
 def tell(text):
-    """A message or progress, to standard error."""
-    print(text, file=sys.stderr)
+    """A message or progress, to standard error; nothing in it is obeyed by the terminal."""
+    print(shown(text), file=sys.stderr)
 
 
 def print_json(data):
@@ -45,7 +46,12 @@ def table(title, columns, rows):
         made.add_column(column, justify="left" if i == 0 else "right", overflow="fold")
     for row in rows:
         made.add_row(*(Text(str(cell)) for cell in row))
-    Console(width=None if sys.stdout.isatty() else 120, highlight=False).print(made)
+
+    class Plain(Console):
+        def on_broken_pipe(self):
+            raise BrokenPipeError
+
+    Plain(width=None if sys.stdout.isatty() else 120, highlight=False).print(made)
 
 
 def output_path(text, suffixes):

@@ -4,12 +4,12 @@ from typing import Annotated
 
 import typer
 
-from ..study import read_file, write_file
+from ..study import change_file
 from ..surface import parameter
 from ..surface.parameters import scalar_owner
 from ..surface.values import parse_number
 from .output import Refused, tell
-from .studies import SpecimenName, StudyPath
+from .studies import SpecimenName, StudyPath, change_specimen
 
 Names = Annotated[
     list[str], typer.Argument(metavar="NAME[=LOW..HIGH] ...", help="Parameters, with bounds for a solve.")
@@ -30,29 +30,31 @@ def _bounds(name, text):
 
 def free(study: StudyPath, specimen: SpecimenName, names: Names):
     """Free parameters for a solve, between bounds where they are given (NAME=LOW..HIGH; NAME= lets bounds go)."""
-    document = read_file(study)
-    i = document.index(specimen)
-    one = document.specimens[i]
-    for word in names:
-        name, sign, text = word.partition("=")
-        owner = scalar_owner(name)[0].name
-        one = one.with_free(owner, True)
-        if sign:
-            one = one.with_bounds(name, _bounds(name, text))
-        if not one.surface.applies(owner):
-            tell(f"note: {owner} does nothing on this surface as it stands; a solve leaves it alone until it does")
-    write_file(document.with_specimen_at(i, one), study)
+
+    def change(one):
+        for word in names:
+            name, sign, text = word.partition("=")
+            owner = scalar_owner(name)[0].name
+            one = one.with_free(owner, True)
+            if sign:
+                one = one.with_bounds(name, _bounds(name, text))
+            if not one.surface.applies(owner):
+                tell(f"note: {owner} does nothing on this surface as it stands; a solve leaves it alone until it does")
+        return one
+
+    one = change_specimen(study, specimen, change)
     tell(f"free: {', '.join(sorted(one.free)) or 'nothing'}")
 
 
 def hold(study: StudyPath, specimen: SpecimenName, names: Names):
     """Hold parameters: a solve leaves them as they are."""
-    document = read_file(study)
-    i = document.index(specimen)
-    one = document.specimens[i]
-    for name in names:
-        one = one.with_free(parameter(name).name, False)
-    write_file(document.with_specimen_at(i, one), study)
+
+    def change(one):
+        for name in names:
+            one = one.with_free(parameter(name).name, False)
+        return one
+
+    one = change_specimen(study, specimen, change)
     tell(f"free: {', '.join(sorted(one.free)) or 'nothing'}")
 
 
@@ -62,28 +64,31 @@ def duplicate(
     new: Annotated[str | None, typer.Argument(metavar="[NEW]", help="Its name; the old one with a number.")] = None,
 ):
     """Add a variant of a specimen: its surface and shape, without its readings."""
-    document = read_file(study)
-    document = document.with_duplicate(document.index(specimen))
-    if new:
-        document = document.with_renamed(len(document.specimens) - 1, new)
-    write_file(document, study)
+
+    def change(document):
+        document = document.with_duplicate(document.index(specimen))
+        return document.with_renamed(len(document.specimens) - 1, new) if new else document
+
+    document = change_file(study, change)
     tell(f"added '{document.specimens[-1].name}'")
 
 
 def rename(study: StudyPath, specimen: SpecimenName, new: NewName):
     """Give a specimen another name; its proofs follow."""
-    document = read_file(study)
-    write_file(document.with_renamed(document.index(specimen), new), study)
+    change_file(study, lambda document: document.with_renamed(document.index(specimen), new))
     tell(f"'{specimen}' is now '{new}'")
 
 
 def remove(study: StudyPath, specimen: SpecimenName):
     """Take a specimen out of a study, with its readings and proofs."""
-    document = read_file(study)
-    i = document.index(specimen)
-    for proof in [p for p in document.proofs if p.specimen == document.specimens[i].name]:
-        document = document.without_proof(proof)
-    write_file(document.without_specimen(i), study)
+
+    def change(document):
+        i = document.index(specimen)
+        for proof in [p for p in document.proofs if p.specimen == document.specimens[i].name]:
+            document = document.without_proof(proof)
+        return document.without_specimen(i)
+
+    change_file(study, change)
     tell(f"removed '{specimen}'")
 
 

@@ -13,10 +13,10 @@ from ..instruments import constants_reading
 from ..optics.interface import colour_leaving
 from ..readings import averaged
 from ..readings import read_file as read_reading
-from ..study import SUFFIX, Study, read_file, write_file
+from ..study import SUFFIX, Study, change_file, read_file, write_file
 from ..surface import PARAMETERS, format_value, hex_colour, parameter, parse, spectrum_from
 from ..surface.checks import findings
-from ..surface.values import DEFAULT_IOR
+from ..surface.values import DEFAULT_IOR, parse_length
 from .output import Refused, print_json, table, tell
 
 StudyPath = Annotated[Path, typer.Argument(metavar="STUDY", help="A .photometra file.")]
@@ -93,11 +93,15 @@ def new(study: StudyPath):
     tell(f"wrote {path}")
 
 
-def add(study: StudyPath, specimen: SpecimenName, size_mm: Annotated[float, typer.Option(help="Diameter.")] = 60.0):
+def add(
+    study: StudyPath,
+    specimen: SpecimenName,
+    size: Annotated[str, typer.Option("--size-mm", metavar="LENGTH", help="Diameter, as 60 or 6cm.")] = "60",
+):
     """Add a specimen to a study."""
-    document = read_file(study).with_new_specimen(specimen, size_mm)
-    write_file(document, study)
-    tell(f"added '{specimen}'")
+    size_mm = parse_length(parameter("thickness"), "size", size)
+    document = change_file(study, lambda document: document.with_new_specimen(specimen, size_mm))
+    tell(f"added '{document.specimens[-1].name}'")
 
 
 def set_values(
@@ -106,13 +110,26 @@ def set_values(
     assignments: Annotated[list[str], typer.Argument(metavar="NAME=VALUE ...")],
 ):
     """Set parameters of a specimen's surface."""
-    document = read_file(study)
-    i = document.index(specimen)
-    changes = parsed(assignments, document.specimens[i].surface)
-    after = document.specimens[i].with_values(changes)
-    write_file(document.with_specimen_at(i, after), study)
+    changes = {}
+
+    def change(one):
+        changes.update(parsed(assignments, one.surface))
+        return one.with_values(changes)
+
+    after = change_specimen(study, specimen, change)
     for name in changes:
         tell(f"{name} = {format_value(PARAMETERS[name], after.surface[name])}")
+
+
+def change_specimen(study, name, change):
+    """Change one specimen of a study's file, by name; the specimen as written. change: Specimen -> Specimen."""
+    where = []
+
+    def change_study(document):
+        where.append(document.index(name))
+        return document.with_specimen_at(where[0], change(document.specimens[where[0]]))
+
+    return change_file(study, change_study).specimens[where[0]]
 
 
 def _plain(specimen):

@@ -1,6 +1,5 @@
 """The agreement sheet: every reading of every specimen, how far the model is from it, and the verdict."""
 
-import csv
 from pathlib import Path
 
 from PyQt6.QtCore import QRectF, Qt
@@ -15,6 +14,8 @@ from PyQt6.QtWidgets import (
     QTableWidgetItem,
 )
 
+from ..disk import write_table
+from ..errors import InputError
 from . import theme
 from .ledger import OUT, UNKNOWN, WITHIN, short_number, verdict_of
 from .session import Session
@@ -166,13 +167,10 @@ class AgreementSheet(Sheet):
 
     def export(self, path):
         """Write the table as CSV; a sentence where it cannot be written."""
+        rows = [["" if v is None else repr(v) if isinstance(v, float) else v for v in c] for _, _, c in self.rows()]
         try:
-            with open(path, "w", newline="", encoding="utf-8") as out:
-                writer = csv.writer(out)
-                writer.writerow([c.lower() for c in _COLUMNS])
-                for _, _, cells in self.rows():
-                    writer.writerow(["" if v is None else repr(v) if isinstance(v, float) else v for v in cells])
-        except OSError as error:
-            self.session.said.emit(f"{path}: cannot be written ({error.strerror})")
+            write_table(path, [c.lower() for c in _COLUMNS], rows)
+        except InputError as error:
+            self.session.said.emit(str(error))
             return
         self.session.said.emit(f"Wrote {path}")

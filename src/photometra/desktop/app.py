@@ -1,5 +1,7 @@
 """Starting the application."""
 
+import ctypes
+import os
 import sys
 from pathlib import Path
 
@@ -8,6 +10,7 @@ from PyQt6.QtCore import QSettings, QTimer
 from PyQt6.QtWidgets import QApplication
 
 from .. import faults
+from ..errors import InputError
 from . import theme
 
 
@@ -17,6 +20,32 @@ def settings_file() -> Path:
 
 _SWITCH_S = 0.0005
 """How long one thread may keep the interpreter from another: the render thread must not wait for paint events."""
+
+
+_LIBRARIES = ("libxcb.so.1", "libxcb-cursor.so.0", "libxcb-icccm.so.4", "libxcb-image.so.0", "libxcb-keysyms.so.1")
+_PACKAGES = "libxcb-cursor0 libxcb-icccm4 libxcb-image0 libxcb-keysyms1 libxcb-render-util0 libxkbcommon-x11-0"
+
+
+def check_screen(environment=os.environ):
+    """InputError where there is no screen to open a window on: Qt would end the process without a word of ours."""
+    if environment.get("QT_QPA_PLATFORM"):
+        return
+    folder, name = environment.get("XDG_RUNTIME_DIR", ""), environment.get("WAYLAND_DISPLAY", "")
+    if name and Path(folder, name).exists():
+        return
+    display = environment.get("DISPLAY", "")
+    if not display:
+        raise InputError("there is no screen: set DISPLAY or WAYLAND_DISPLAY, or use the verbs (photometra --help)")
+    try:
+        xcb, *_ = [ctypes.CDLL(library) for library in _LIBRARIES]
+    except OSError as error:
+        raise InputError(f"a system library is missing ({error}); install {_PACKAGES}") from None
+    xcb.xcb_connect.restype = ctypes.c_void_p
+    connection = ctypes.c_void_p(xcb.xcb_connect(display.encode(), None))
+    failed = xcb.xcb_connection_has_error(connection)
+    xcb.xcb_disconnect(connection)
+    if failed:
+        raise InputError(f"the screen '{display}' cannot be reached; check DISPLAY, or use the verbs")
 
 
 def make_application(arguments=None) -> QApplication:
@@ -39,7 +68,8 @@ def _say_what_fails(window):
 
 
 def run(path=None):
-    """Open the window on a study and run until it closes."""
+    """Open the window on a study and run until it closes; InputError where there is no screen."""
+    check_screen()
     application = make_application()
     settings = QSettings(str(settings_file()), QSettings.Format.IniFormat)
     theme.apply(application, settings.value("theme", "dim", str))
@@ -47,6 +77,7 @@ def run(path=None):
 
     window = MainWindow(settings)
     _say_what_fails(window)
+    faults.listen(window.session.said.emit)
     window.show()
 
     def begin():

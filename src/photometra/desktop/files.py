@@ -6,10 +6,11 @@ from pathlib import Path
 from PyQt6.QtCore import QEventLoop, QObject, QSettings, QTimer, pyqtSignal
 from PyQt6.QtWidgets import QApplication, QDialog, QFileDialog, QMessageBox
 
+from ..disk import read_bytes
 from ..errors import InputError
 from ..imaging.pictures import read_picture
 from ..readings import text_of, understand
-from ..study import SUFFIX, Claim, Journal, Study, StudyError, read_file, rescues, write_file
+from ..study import SUFFIX, ChangedElsewhere, Claim, Journal, Study, read_stamped, rescues, save_stamped
 from ..tracing import environment_from
 from ..tracing.meshfiles import SUFFIXES, read_mesh
 from .import_sheet import ImportSheet
@@ -20,8 +21,9 @@ from .text import message
 from .workers import Latest, LongJob
 
 _FILTER = f"Photometra study (*{SUFFIX})"
-_AUTOSAVE_AFTER_MS = 3000
+_AUTOSAVE_AFTER_MS, _AUTOSAVE_AT_LEAST_MS = 3000, 10_000
 _MOST_RECENT = 8
+_LARGEST_PICTURE = 1_000_000_000
 _PICTURES = (".exr", ".hdr")
 
 
@@ -35,9 +37,9 @@ class Files(QObject):
         super().__init__(window)
         self.session, self.settings, self.window = session, settings, window
         self._journal = Journal()
-        self._claim = None
+        self._claim = self._stamp = None
         self._reader = LongJob(self)
-        self._reader.finished.connect(lambda found: self._take(*found))
+        self._reader.finished.connect(self._opened)
         self._reader.failed.connect(self.refuse)
         self._fetcher = LongJob(self)
         self._fetcher.finished.connect(self._fetched)
@@ -51,7 +53,9 @@ class Files(QObject):
         self._told_of_autosave = False
         self._idle = QTimer(self, singleShot=True, interval=_AUTOSAVE_AFTER_MS)
         self._idle.timeout.connect(self.autosave)
-        session.document_changed.connect(self._idle.start)
+        self._overdue = QTimer(self, singleShot=True, interval=_AUTOSAVE_AT_LEAST_MS)
+        self._overdue.timeout.connect(self.autosave)
+        session.document_changed.connect(self._changed)
         self._waiting = self._waited_for = None
         self._is_let_go = False
 
@@ -76,26 +80,36 @@ class Files(QObject):
         """Open a study in a worker; the present one stays until the new one is whole."""
         if self.may_leave():
             path = Path(path)
-            self._reader.start(lambda _report, _cancel: (read_file(path), path))
+            self._reader.start(lambda _report, _cancel: (*read_stamped(path), path))
+
+    def _opened(self, found):
+        study, stamp, path = found
+        self._take(study, path, stamp)
 
     def open_recovered(self, rescue):
-        """Go on with what an ended program left behind."""
+        """Go on with what an ended program left behind; it is let go once our own journal has it."""
         study = rescue.study()
-        self._take(study, rescue.path, unsaved=True)
-        rescue.discard()
-        self._idle.start()
+        self._take(study, rescue.path, unsaved=True, begin=partial(self._taken_over, study, rescue))
 
-    def _take(self, study, path, unsaved=False):
+    def _taken_over(self, study, rescue):
+        problem = self._journal.keep(study, rescue.path)
+        if not problem:
+            rescue.discard()
+        return problem
+
+    def _take(self, study, path, stamp=None, unsaved=False, begin=None):
+        """Make a study the session's. stamp: of its file, where it was read from it; begin: done instead of clearing
+        the journal: the study before is saved or let go, what was kept of it is no rescue any more."""
         self._release()
-        # The study before is saved or let go; what was kept of it is no rescue any more.
-        self._keeper.submit(self._journal.clear)
+        self._stamp = stamp
+        self._keeper.submit(begin or self._journal.clear)
         if path is not None:
             claim = Claim(path)
             if claim.holder() is not None:
                 message(
                     self.window, QMessageBox.Icon.Information,
-                    f"{Path(path).name} is open in another Photometra as well. Whoever saves last, wins; "
-                    "save under another name to keep both.",
+                    f"{Path(path).name} is open in another Photometra as well. Whichever saves second is asked "
+                    "before it writes over the other's work.",
                 ).exec()  # fmt: skip
             claim.take()
             self._claim = claim
@@ -117,29 +131,35 @@ class Files(QObject):
         self._write(self.session.path)
         return True
 
-    def save_as(self):
+    def save_as(self, study=None):
         start = str(self.session.path or Path(self._folder()) / f"{self.session.study.name}{SUFFIX}")
         name, _ = QFileDialog.getSaveFileName(self.window, "Save the study", start, _FILTER)
         if not name:
             return False
         path = Path(name)
-        self._write(path if path.suffix == SUFFIX else path.with_name(path.name + SUFFIX))
+        self._write(path if path.suffix == SUFFIX else path.with_name(path.name + SUFFIX), study, over=True)
         return True
 
-    def _write(self, path):
-        study = self.session.study
+    def _write(self, path, study=None, over=False):
+        """Save in a worker. over: whatever has become of the file meanwhile."""
+        path = Path(path)
+        stamp = self._stamp if path == self.session.path and not over else None
         # A save waits for no picture.
-        self._writer.submit(partial(_written_study, study, Path(path)), at_once=True)
+        self._writer.submit(partial(_written_study, study or self.session.study, path, stamp), at_once=True)
 
     def _written(self, outcome):
         """Hear how a save ended. A newer one may be under way: whoever waits, waits for his own."""
-        study, path, problem = outcome
+        study, path, stamp, problem = outcome
         waits = self._waiting is not None and study is self._waited_for
+        if isinstance(problem, ChangedElsewhere) and self._ask_of_changed(study, path, problem):
+            return
         if waits:
             self._waiting.exit(1 if problem else 0)
         if problem:
-            self.refuse(problem)
+            if not isinstance(problem, ChangedElsewhere):
+                self.refuse(str(problem))
             return
+        self._stamp = stamp
         if path != self.session.path:
             self._release()
             self._claim = Claim(path)
@@ -151,6 +171,22 @@ class Files(QObject):
             self._keeper.submit(self._journal.clear)
         self._remember(path)
         self.session.said.emit(f"Saved {path.name}")
+
+    def _ask_of_changed(self, study, path, problem):
+        """Ask what to do about a file that another program has changed; whether another save is under way."""
+        box = message(
+            self.window, QMessageBox.Icon.Warning, str(problem),
+            "Saving over it loses that program's changes. Save under another name to keep both.",
+        )  # fmt: skip
+        other = box.addButton("Save under another name…", QMessageBox.ButtonRole.AcceptRole)
+        over = box.addButton("Save over it", QMessageBox.ButtonRole.DestructiveRole)
+        box.addButton("Do not save", QMessageBox.ButtonRole.RejectRole)
+        box.setDefaultButton(other)
+        box.exec()
+        if box.clickedButton() is over:
+            self._write(path, study, over=True)
+            return True
+        return box.clickedButton() is other and self.save_as(study)
 
     def may_leave(self):
         """Whether the present study may be let go: it is saved, or the person said so."""
@@ -178,8 +214,15 @@ class Files(QObject):
 
     # Autosave.
 
+    def _changed(self):
+        """Keep what is not saved after a pause, and steady work every ten seconds at least."""
+        if not self._overdue.isActive():
+            self._overdue.start()
+        self._idle.start()
+
     def autosave(self):
         """Keep the present state in the journal if it is not saved."""
+        self._overdue.stop()
         if not self.session.history.is_saved:
             study, path = self.session.study, self.session.path
             self._keeper.submit(lambda: self._journal.keep(study, path))
@@ -326,6 +369,7 @@ class Files(QObject):
 
     def end(self):
         self._idle.stop()
+        self._overdue.stop()
         self._release()
         self._reader.end()
         self._fetcher.end()
@@ -343,13 +387,12 @@ def _understood(path):
 def _environment_bytes(path):
     """The bytes of a picture file that can be read as an environment."""
     environment_from(read_picture(path))
-    return path.read_bytes()
+    return read_bytes(path, _LARGEST_PICTURE)
 
 
-def _written_study(study, path):
-    """(study, path, "" or a sentence on why it could not be written)."""
+def _written_study(study, path, stamp):
+    """(study, path, the new file's stamp, None) or (study, path, None, why it could not be written)."""
     try:
-        write_file(study, path)
-    except (OSError, StudyError) as error:
-        return study, path, str(error)
-    return study, path, ""
+        return study, path, save_stamped(study, path, stamp), None
+    except (OSError, InputError) as error:
+        return study, path, None, error

@@ -7,7 +7,6 @@ from PyQt6.QtWidgets import (
     QMainWindow,
     QMessageBox,
     QSplitter,
-    QStackedWidget,
     QVBoxLayout,
     QWidget,
 )
@@ -33,6 +32,7 @@ from .probe_line import ProbeLine
 from .proof_sheet import ProofSheet
 from .reading_sheet import ReadingSheet
 from .route import Route
+from .scrolling import ScrollingStack
 from .session import Session
 from .shelf_sheet import ShelfSheet
 from .sight import Sight
@@ -88,7 +88,7 @@ class MainWindow(QMainWindow):
     # Laying out.
 
     def _lay_out(self):
-        self.lower = QStackedWidget()
+        self.lower = ScrollingStack()
         self.lower.addWidget(self.chart)
         self.lower.addWidget(self.solve_sheet)
         self.lower.addWidget(self.booth_sheet)
@@ -96,10 +96,10 @@ class MainWindow(QMainWindow):
         looking = self._looking = QSplitter(Qt.Orientation.Vertical)
         looking.addWidget(self.sight)
         looking.addWidget(self.lower)
-        looking.setSizes([450, 232])
+        looking.setSizes([424, 258])
         looking.setStretchFactor(0, 1)
         looking.setStretchFactor(1, 0)
-        self.middle = QStackedWidget()
+        self.middle = ScrollingStack()
         for part in (looking, *self.sheets.values()):
             self.middle.addWidget(part)
         across = QSplitter(Qt.Orientation.Horizontal)
@@ -337,6 +337,7 @@ class MainWindow(QMainWindow):
 
     def offer_rescue(self, path=None):
         """Offer what an ended program left unsaved (of one study); True where the person took it."""
+        others = {r.journal: r.name for r in self.files.rescued()} if path else {}
         for rescue in self.files.rescued(path):
             box = message(
                 self, QMessageBox.Icon.NoIcon,
@@ -355,6 +356,11 @@ class MainWindow(QMainWindow):
                 return True
             if box.clickedButton() is drop:
                 rescue.discard()
+        for rescue in self.files.rescued(path):
+            others.pop(rescue.journal, None)
+        if others:
+            names = ", ".join(f"“{name}”" for name in sorted(set(others.values())))
+            self.say(f"Unsaved work of {names} is kept: start Photometra without a study to bring it back.")
         return False
 
     def dragEnterEvent(self, event):

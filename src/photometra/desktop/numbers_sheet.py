@@ -1,6 +1,5 @@
 """The numbers of the picture: its pins in a table, a line's profile or a spectrum, and the histogram."""
 
-import csv
 from dataclasses import replace
 from pathlib import Path
 
@@ -19,6 +18,8 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from ..disk import write_table
+from ..errors import InputError
 from ..study.booth import PIN_FORMS
 from . import theme
 from .curve import Curve
@@ -224,17 +225,16 @@ class NumbersSheet(QWidget):
             "b",
             "delta_e_2000",
         ]
+        rows = []
+        for pin, at in zip(self.session.study.booth.pins, self.read, strict=False):
+            numbers = [] if at is None else [*at.linear, at.luminance, at.spread, *at.lab, at.delta_e]
+            cells = ["" if np.isnan(v) else repr(float(v)) for v in numbers]
+            end = ("", "") if pin.form == PIN_FORMS[0] else (pin.to_x, pin.to_y)
+            rows.append([pin.name, pin.form, pin.x, pin.y, *end, pin.radius, *cells])
         try:
-            with open(path, "w", newline="", encoding="utf-8") as out:
-                writer = csv.writer(out)
-                writer.writerow(head)
-                for pin, at in zip(self.session.study.booth.pins, self.read, strict=False):
-                    numbers = [] if at is None else [*at.linear, at.luminance, at.spread, *at.lab, at.delta_e]
-                    cells = ["" if np.isnan(v) else repr(float(v)) for v in numbers]
-                    end = ("", "") if pin.form == PIN_FORMS[0] else (pin.to_x, pin.to_y)
-                    writer.writerow([pin.name, pin.form, pin.x, pin.y, *end, pin.radius, *cells])
-        except OSError as error:
-            self.session.said.emit(f"{path}: cannot be written ({error.strerror})")
+            write_table(path, head, rows)
+        except InputError as error:
+            self.session.said.emit(str(error))
             return
         self.session.said.emit(f"Wrote {path}")
 

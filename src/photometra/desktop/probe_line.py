@@ -5,6 +5,7 @@ from PyQt6.QtWidgets import QHBoxLayout, QToolButton, QWidget
 
 from ..imaging.booths import display_of
 from . import theme
+from .scrolling import Sideways
 from .session import Session
 from .text import Label
 
@@ -30,13 +31,17 @@ class ProbeLine(QWidget):
         row.setContentsMargins(10, 0, 8, 0)
         row.setSpacing(4)
         self.parts = {}
+        steps = QWidget()
+        left = QHBoxLayout(steps)
+        left.setContentsMargins(0, 0, 0, 0)
+        left.setSpacing(4)
         for name in ("linear", "exposed", "balanced", "bent", "shown", "Lab"):
             title, value = Label(name), Label("–")
             title.setObjectName("quiet")
             value.setMinimumWidth({"shown": 62, "Lab": 84, "bent": 78}.get(name, 88))
             for label in (title, value):
                 label.setFont(theme.font(8.5))
-                row.addWidget(label)
+                left.addWidget(label)
             self.parts[name] = value
         self.parts["linear"].setToolTip("Scene-linear Rec.709, before anything")
         self.parts["exposed"].setToolTip("After exposure")
@@ -44,7 +49,8 @@ class ProbeLine(QWidget):
         self.parts["bent"].setToolTip("After highlight compression")
         self.parts["shown"].setToolTip("As sent to the screen, 0 to 255")
         self.parts["Lab"].setToolTip("CIE L*a*b* of the balanced value, white 1 1 1 under D65")
-        row.addStretch(1)
+        left.addStretch(1)
+        row.addWidget(Sideways(steps), 1)
         self.progress = Label()
         self.progress.setFont(theme.font(8.5))
         self.progress.setToolTip("Samples a pixel, relative noise of the picture, time spent")

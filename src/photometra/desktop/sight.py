@@ -29,6 +29,7 @@ from .numbers_sheet import NumbersSheet
 from .picture import LINE, NEUTRAL, PATCH, PIN, REGION, Picture
 from .readouts import Readouts
 from .rendering import RenderLoop, Request
+from .scrolling import Sideways
 from .session import Session
 from .text import Label
 
@@ -85,11 +86,11 @@ class Sight(QWidget):
         self.numbers.profile_wanted.connect(self._compare)
         self.readouts = Readouts(session, self.picture, self.numbers, self.comparison, self)
         self.picture.divided.connect(lambda place: self.comparison.set(place=place))
-        column.addWidget(self._strip())
-        column.addWidget(self.chain)
+        column.addWidget(Sideways(self._strip()))
+        column.addWidget(Sideways(self.chain))
         column.addWidget(self.compare_strip)
         column.addWidget(self.picture, 1)
-        column.addWidget(self.layers)
+        column.addWidget(Sideways(self.layers))
         session.surface_changed.connect(self._ask)
         session.surface_changed.connect(self.readouts.read_photograph)
         session.booth_changed.connect(self.booth_changed)

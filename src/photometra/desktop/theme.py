@@ -119,6 +119,8 @@ def _sheet(t):
     QScrollArea, QScrollArea > QWidget > QWidget {{ background: {t.panel}; border: none; }}
     QScrollBar:vertical {{ background: transparent; width: 9px; margin: 0; }}
     QScrollBar::handle:vertical {{ background: {t.line}; border-radius: 4px; min-height: 26px; }}
+    QScrollBar:horizontal {{ background: transparent; height: 6px; margin: 0; }}
+    QScrollBar::handle:horizontal {{ background: {t.line}; border-radius: 3px; min-width: 26px; }}
     QScrollBar::add-line, QScrollBar::sub-line {{ height: 0; width: 0; }}
     QPushButton, QToolButton {{ background: {t.raised}; border: 1px solid {t.line}; border-radius: 3px;
         padding: 3px 7px; }}

@@ -5,12 +5,12 @@ reflectance facing us (`base_color`) and a tint of Schlick's curve at 82 degrees
 """
 
 import re
-from pathlib import Path
 
 import numpy as np
 
 from ..colour import interpolated, reflectance_to_xyz, xyz_to_linear_srgb
 from ..colour.observers import WAVELENGTHS
+from ..disk import write_text
 from ..errors import InputError
 from ..instruments import constants_reading
 from ..optics.dispersion import LINE_D_SODIUM_NM
@@ -198,7 +198,7 @@ def document(specimen: Specimen):
 
 
 def write_materialx(specimen: Specimen, path):
-    """Write the document; returns the sentences on what it could not carry. ExportError where it cannot write."""
+    """Write the document; returns the sentences on what it could not carry. InputError where it cannot write."""
     import MaterialX as mx
 
     doc, left_out = document(specimen)
@@ -206,11 +206,5 @@ def write_materialx(specimen: Specimen, path):
     if not valid:
         raise ExportError(f"{path}: the document did not come out valid ({message.strip()})")
     text = mx.writeToXmlString(doc)
-    temporary = Path(path).with_name(f".{Path(path).name}.writing")
-    try:
-        temporary.write_text(text, encoding="utf-8")
-        temporary.replace(path)
-    except OSError as error:
-        temporary.unlink(missing_ok=True)
-        raise ExportError(f"{path}: cannot be written ({error.strerror})") from None
+    write_text(path, text)
     return left_out

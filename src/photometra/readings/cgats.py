@@ -4,14 +4,14 @@ Spectral fields are one for each wavelength; read, each set becomes rows of wave
 """
 
 import re
-import shlex
 
 import numpy as np
 
 from .columns import wavelength_in
 from .layouts import ONE_EACH_ROW
-from .tables import Block, ReadingError, Sheet, is_number
+from .tables import MOST_CELLS, Block, ReadingError, Sheet, is_number, value_of
 
+_WORD = re.compile(r'"[^"]*"|[^\s"]+')
 _SIGMA = re.compile(r"^STDEV_(.+)$", re.I)
 _OF_LIGHT = ("spectral power", "illum", "illun", "matching function", "observer", "emission", "emissive", "display")
 """Words by which a file says that it holds a light or an observer, and no surface."""
@@ -22,6 +22,7 @@ _FIELDS = {
 _NAMES = {ours: theirs for theirs, ours in _FIELDS.items()}
 _HEAD = {"DESCRIPTOR": "name", "ORIGINATOR": "source", "CREATED": "date", "MEASUREMENT_GEOMETRY": "geometry"}
 _OURS = {ours: theirs for theirs, ours in _HEAD.items()}
+_MOST_FIELDS = 5_000
 _IDS = ("SAMPLE_NAME", "NAME", "SAMPLE_LOC", "SAMPLE_ID", "SAMPLEID")
 
 
@@ -32,15 +33,15 @@ def is_cgats(text):
 
 
 def _words(line):
-    try:
-        return shlex.split(line, comments=False, posix=True)
-    except ValueError:
-        return line.replace('"', " ").split()
+    """The words of a line; what stands in quotation marks is one."""
+    if '"' not in line:
+        return line.split()
+    return [word[1:-1] if len(word) > 1 and word[0] == word[-1] == '"' else word for word in _WORD.findall(line)]
 
 
 def tables_of(text, path="text") -> Sheet:
     """A CGATS.17 text as a sheet of one block; ReadingError where it is not whole."""
-    head, fields, rows, state = {}, [], [], ""
+    head, fields, rows, state, cells = {}, [], [], "", 0
     tables = []
     for i, line in enumerate(text.splitlines(), 1):
         bare = line.strip()
@@ -55,8 +56,13 @@ def tables_of(text, path="text") -> Sheet:
             state = ""
         elif state == "BEGIN_DATA_FORMAT":
             fields += _words(bare)
+            if len(fields) > _MOST_FIELDS:
+                raise ReadingError(f"{path}, line {i}: a table of more than {_MOST_FIELDS} fields is none of a reading")
         elif state == "BEGIN_DATA" and bare and not bare.startswith("#"):
             rows.append((i, _words(bare)))
+            cells += len(rows[-1][1])
+            if cells > MOST_CELLS:
+                raise ReadingError(f"{path}, line {i}: more than {MOST_CELLS} numbers in one file; split it")
         elif bare and not bare.startswith("#"):
             key, _, value = bare.partition(" ") if "\t" not in bare else bare.partition("\t")
             if tables or rows:
@@ -107,7 +113,7 @@ def _spectral(path, head, fields, rows, spectral):
     }
     _check_bands(path, head, spectral)
     norm = head.get("spectral_norm", "")
-    value = "reflectance_percent" if is_number(norm) and float(norm) == 100.0 else "reflectance"
+    value = "reflectance_percent" if is_number(norm) and value_of(norm) == 100.0 else "reflectance"
     out, names = [], []
     for n, (i, cells) in enumerate(rows, 1):
         name = cells[ids] if ids is not None else str(n)
@@ -126,7 +132,7 @@ def _check_bands(path, head, spectral):
     told = {k: head.get(f"spectral_{k}", "") for k in ("bands", "start_nm", "end_nm")}
     there = {"bands": len(spectral), "start_nm": float(spectral[0][1]), "end_nm": float(spectral[-1][1])}
     for key, text in told.items():
-        if is_number(text) and abs(float(text) - there[key]) > 0.5:
+        if is_number(text) and abs(value_of(text) - there[key]) > 0.5:
             said = f"its header says {key.removesuffix('_nm')} {text}, but its fields say {there[key]:g}"
             raise ReadingError(f"{path}: {said}; the file is not whole, or its header is of another")
 

@@ -2,6 +2,7 @@
 
 import re
 from dataclasses import dataclass
+from functools import lru_cache
 
 import numpy as np
 
@@ -81,6 +82,8 @@ _CHANNELS = {"r": "red", "g": "green", "b": "blue", "red": "red", "green": "gree
 _ONLY_WITH_UNIT = ("sigma_a", "sigma_s")
 """Coefficients by their symbol, which without a unit would be the uncertainty of a column `a`."""
 IGNORED = ""
+LONGEST_NAME = 200
+"""A longer header cell names nothing: it is not looked at letter by letter."""
 
 
 @dataclass(frozen=True)
@@ -119,13 +122,15 @@ _GLOSS = re.compile(
 
 def wavelength_in(cell, low=200.0, high=2600.0):
     """The wavelength in nm that a header cell or a row's label says (`R 650 nm`, `SPEC_380`), or None."""
-    found = _NM.match(cell.strip())
+    cell = cell.strip()
+    found = _NM.match(cell) if len(cell) <= LONGEST_NAME else None
     return float(found[1]) if found and low <= float(found[1]) <= high else None
 
 
 def gloss_angle_in(cell):
     """The angle of a gloss meter that a header cell says (`60°`, `Gloss 60`), or None."""
-    found = _GLOSS.match(cell.strip())
+    cell = cell.strip()
+    found = _GLOSS.match(cell) if len(cell) <= LONGEST_NAME else None
     return int(found[1]) if found else None
 
 
@@ -157,8 +162,11 @@ def plain_name(name):
     return base.replace("_", " ") + (f", {part}" if part else "")
 
 
+@lru_cache(maxsize=8192)
 def meaning_of(raw) -> Meaning:
     """What a header cell says. One that says nothing known is left out."""
+    if len(raw) > LONGEST_NAME:
+        return Meaning(raw[:LONGEST_NAME])
     text = " ".join(str(raw).split()).lower().strip("\"' ")
     if text.startswith("[") and text.endswith("]"):
         text = text[1:-1]

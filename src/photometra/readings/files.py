@@ -6,6 +6,8 @@ from pathlib import Path
 
 import numpy as np
 
+from .. import disk
+from ..disk import read_bytes
 from .cgats import write_cgats
 from .model import Reading, letter_of
 from .tables import MOST_BYTES, ReadingError
@@ -16,14 +18,8 @@ CGATS_SUFFIXES = (".txt", ".cgats", ".it8")
 
 
 def text_of(path):
-    """A file's text; ReadingError where it cannot be read, is too large, or is no text."""
-    path = Path(path)
-    try:
-        if path.stat().st_size > MOST_BYTES:
-            raise ReadingError(f"{path}: the file is larger than a reading can be ({MOST_BYTES // 1_000_000} MB)")
-        text = decoded(path.read_bytes())
-    except OSError as error:
-        raise ReadingError(f"{path}: cannot be read ({error.strerror})") from None
+    """A file's text; InputError where it cannot be read, is too large, or is no text."""
+    text = decoded(read_bytes(path, MOST_BYTES))
     if text is None:
         raise ReadingError(f"{path}: this is not a text file; export the reading as CSV")
     return text
@@ -96,4 +92,4 @@ def _cell(name, value):
 def write_file(reading: Reading, path):
     """Write a reading, as CGATS.17 where the name ends in .txt, .cgats or .it8, else as CSV."""
     is_cgats = Path(path).suffix.lower() in CGATS_SUFFIXES
-    Path(path).write_text(write_cgats(reading) if is_cgats else write_text(reading), encoding="utf-8")
+    disk.write_text(path, write_cgats(reading) if is_cgats else write_text(reading))

@@ -16,6 +16,7 @@ _WORDS = {
     THROUGH: ("0:di", "0:d", "through", "transmitted", "transmission", "transmittance"),
     "45:0": ("45:0", "0:45", "45a:0", "0:45a", "45x:0", "45c:0", "0:45c", "450", "45:n", "n:45"),
 }  # fmt: skip
+_LONGEST = 400
 _UNSAID = ("d:8", "8:d", "d8", "8d", "d:0", "diffuse:8", "sphere")
 _TOKEN = re.compile(
     r"(?<![A-Za-z0-9])(?:SCI|SCE|[RT]?SP(?:IN|EX)|(?:45[°:/ ]?)?as[ -]?-?\d{2,3}°?|d[ie][:/ ]?8°?|45°?[:/]0°?)"
@@ -26,6 +27,8 @@ _TOKEN = re.compile(
 
 def geometry_of(text):
     """(one of our geometries or "", whether it leaves open if the specular part is in) of what somebody wrote."""
+    if len(text) > _LONGEST:
+        return "", False
     plain = re.sub(r"[\s°;_()\[\]-]|deg(?:rees)?", "", str(text).strip().lower().replace("as-15", "as−15"))
     plain = plain.replace("/", ":").replace("r:", "", 1) if plain.startswith("r:") else plain.replace("/", ":")
     found = re.fullmatch(r"(?:45:?)?as(−?\d{2,3})", plain)
@@ -40,7 +43,7 @@ def geometry_of(text):
 
 def without_geometry(name):
     """(a sample's name without the word that says its geometry, the geometry or "")."""
-    found = _TOKEN.search(name)
+    found = _TOKEN.search(name) if len(name) <= _LONGEST else None
     if not found:
         return name, ""
     geometry, _ = geometry_of(found[0])

@@ -10,7 +10,7 @@ from itertools import pairwise
 
 from .columns import gloss_angle_in, meaning_of, wavelength_in
 from .geometries import geometry_of
-from .tables import Block, Sheet, is_missing, is_number, number_text
+from .tables import Block, Sheet, is_missing, is_number, number_text, value_of
 
 _MEAN = re.compile(r"^(?:mean|average|avg\.?|mittelwert|moyenne|x̄|ø)$", re.I)
 _SPREAD = re.compile(
@@ -101,7 +101,7 @@ def _gloss_across(sheet, block):
 
 def _without_zero_spread(rows):
     """A deviation of 0, as three equal readings give it, is no uncertainty: the last digit's stands in."""
-    return [(n, [*c[:2], c[2] if float(number_text(c[2])) > 0 else "0.05"]) if len(c) > 2 else (n, c) for n, c in rows]
+    return [(n, [*c[:2], c[2] if value_of(c[2]) > 0 else "0.05"]) if len(c) > 2 else (n, c) for n, c in rows]
 
 
 def _samples_across(sheet, block):

@@ -6,6 +6,7 @@ import numpy as np
 
 from ..colour import ILLUMINANTS, OBSERVERS
 from ..errors import InputError
+from ..names import MOST_LETTERS, one_line, shown
 from .geometries import MULTI_ANGLE
 from .kinds import KINDS, POLARISATIONS, Kind, kind
 from .uncertainty import rule_of, sigma_by
@@ -176,6 +177,9 @@ def make_reading(name, kind_key, columns, sigma=None, masked=None, **more) -> Re
     masked = masked[order]
     for array in (*data.values(), *spread.values(), masked):
         array.flags.writeable = False
+    # A long name of a file's is cut, not refused: it can be changed.
+    name = one_line(name)[:MOST_LETTERS] or k.label
+    more = {key: shown(v) if isinstance(v, str) else v for key, v in more.items()}
     return Reading(name, kind_key, data, spread, masked, **more)
 
 

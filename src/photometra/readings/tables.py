@@ -4,12 +4,17 @@ import csv
 import io
 import re
 from dataclasses import dataclass, field
+from functools import cache
 from itertools import pairwise
 
 from ..errors import InputError
 from .columns import gloss_angle_in, meaning_of, wavelength_in
 
 MOST_BYTES = 16_000_000
+MOST_LINES, MOST_CELLS = 101_000, 500_000
+"""Of one text: a reading has 100 000 rows at the most, beside what is written before them."""
+_LONGEST_NUMBER = 64
+_MOST_COLUMNS, _MOST_PREAMBLE = 5_000, 2_000
 SEPARATORS = {",": "comma", ";": "semicolon", "\t": "tab", " ": "spaces"}
 
 
@@ -44,12 +49,19 @@ _MISSING = ("", "--", "---", "-", "n/a", "na", "#n/a", "null", "none", "…", ".
 
 
 def number_text(cell):
-    """A cell without the unit that some write behind every number."""
-    return _UNIT_BEHIND.sub("", cell.strip().replace("−", "-"))
+    """A cell without the unit that some write behind every number; as it stands where it is too long for one."""
+    cell = cell.strip()
+    return _UNIT_BEHIND.sub("", cell.replace("−", "-")) if len(cell) <= _LONGEST_NUMBER else cell
 
 
 def is_number(cell):
-    return bool(_NUMBER.match(number_text(cell)))
+    text = number_text(cell)
+    return len(text) <= _LONGEST_NUMBER and bool(_NUMBER.match(text))
+
+
+def value_of(cell):
+    """The value of a cell that `is_number`, whichever decimal sign and minus it has."""
+    return float(number_text(cell).replace(",", "."))
 
 
 def is_missing(cell):
@@ -61,6 +73,7 @@ def _separator_of(lines):
     """The separator with which most lines fall into the same number of cells, more than one."""
     best, score = ",", 0.0
     # Sentences before the table say nothing of how it is parted.
+    lines = lines[:_MOST_PREAMBLE]
     lines = [line for line in lines if sum(c.isdigit() for c in line) * 3 > sum(c.isalpha() for c in line)] or lines
     for s in (";", "\t", ",", " "):
         counts = [len(line.split()) if s == " " else line.count(s) + 1 for line in lines[:200]]
@@ -71,6 +84,20 @@ def _separator_of(lines):
         if usual > 1 and even * weight > score:
             best, score = s, even * weight
     return best
+
+
+def within_limits(path, rows):
+    """The rows (line, cells) of a table as they come; ReadingError once there are too many cells."""
+    count = 0
+    for i, cells in rows:
+        count += len(cells)
+        if len(cells) > _MOST_COLUMNS:
+            raise ReadingError(
+                f"{path}, line {i}: {len(cells)} columns are more than the {_MOST_COLUMNS} of any reading"
+            )
+        if count > MOST_CELLS:
+            raise ReadingError(f"{path}, line {i}: more than {MOST_CELLS} numbers in one file; split it into several")
+        yield i, cells
 
 
 def _cells(path, line, number, separator):
@@ -93,10 +120,12 @@ def sheet_of(text, path="text", separator="", decimal="") -> Sheet:
                 head[key.strip().lower()] = value.strip()
         elif bare.strip(",;\t "):
             body.append((i, line.strip("\n\r")))
+        if len(body) > MOST_LINES:
+            raise ReadingError(f"{path}: it has more than {MOST_LINES} lines; a reading has 100000 rows at the most")
     if not body:
         raise ReadingError(f"{path}: there is no table in this file")
     separator = separator or _separator_of([line for _, line in body])
-    rows = [(i, _cells(path, line, i, separator)) for i, line in body]
+    rows = list(within_limits(path, ((i, _cells(path, line, i, separator)) for i, line in body)))
     if not decimal:
         # A decimal comma shows in the cells themselves, once another sign parts them.
         has_comma = any("," in c and is_number(c) for _, cells in rows for c in cells)
@@ -117,30 +146,34 @@ def sheet_of(text, path="text", separator="", decimal="") -> Sheet:
 
 def _after_preamble(rows, head):
     """The rows from the table's header on; what an instrument writes before it goes into `head` by its keys."""
-    is_data = []
-    for _, cells in rows:
+
+    @cache
+    def is_data(i):
+        cells = rows[i][1]
         there = [c for c in cells if c and not is_missing(c)]
         if _is_heading(cells):
-            is_data.append(False)
-            continue
+            return False
         numbers = sum(is_number(c) or wavelength_in(c) is not None for c in there)
-        is_data.append(len(cells) >= 2 and (numbers * 2 > len(there) or (numbers >= 2 and numbers * 2 >= len(there))))
-    for i in range(1, len(rows)):
+        return len(cells) >= 2 and (numbers * 2 > len(there) or (numbers >= 2 and numbers * 2 >= len(there)))
+
+    for i in range(1, min(len(rows), _MOST_PREAMBLE)):
         same = len(rows[i][1]) == len(rows[i - 1][1])
-        if not is_data[i] or is_data[i - 1] or not (same or (i + 1 < len(rows) and is_data[i + 1])):
+        if not is_data(i) or is_data(i - 1) or not (same or (i + 1 < len(rows) and is_data(i + 1))):
             continue
         if i == 1 and same:
             return rows
         # A table's header has as many cells as its rows; else the rows have no header.
         start = i - 1 if same else i
+        told = []
         for _, cells in rows[:start]:
             filled = [c for c in cells if c] or [""]
             key, colon, value = filled[0].partition(":")
             if not (colon and value.strip()):
                 key, value = filled[0], " ".join(filled[1:])
-            head["preamble"] = f"{head.get('preamble', '')} {' '.join(filled)}".strip()
+            told += filled
             if value.strip():
                 head.setdefault(key.strip(" :").lower(), value.strip(' "'))
+        head["preamble"] = " ".join(told).strip()
         return rows[start:]
     return rows
 
@@ -166,7 +199,7 @@ def number_in(cell, decimal, path, line, column):
     if decimal == ",":
         text = text.replace(",", ".")
     try:
-        value = float(text)
+        value = float(text if len(text) <= _LONGEST_NUMBER else "")
     except ValueError:
         raise ReadingError(
             f"{path}, line {line}: '{cell.strip()[:60]}' in column {column} is not a number; "

@@ -6,6 +6,7 @@ import numpy as np
 
 from ..errors import InputError
 
+_LONGEST = 60
 _TERM = re.compile(r"^\s*([0-9]*\.?[0-9]+(?:e[-+]?[0-9]+)?)\s*(%?)\s*$", re.I)
 
 
@@ -13,7 +14,7 @@ def rule_of(text):
     """(relative, absolute) of a rule: `2 %`, `0.002` or both with a plus between; ValueError for anything else."""
     relative = absolute = 0.0
     for part in re.split(r"(?<![eE])\+", str(text).replace("±", " ")):
-        found = _TERM.match(part)
+        found = _TERM.match(part) if len(part) <= _LONGEST else None
         if not found:
             raise InputError(f"'{str(text)[:60]}' is not an uncertainty; write it as 2 %, as 0.002, or as 2 % + 0.002")
         if found[2]:

@@ -17,7 +17,7 @@ from .geometries import MULTI_ANGLE, geometry_of, without_geometry
 from .kinds import CHANNELS_NM, KINDS, POLARISATIONS
 from .layouts import ONE_EACH_ROW, laid_out
 from .model import Reading, make_reading
-from .tables import ReadingError, Sheet, is_missing, is_number, number_in, sheet_of
+from .tables import ReadingError, Sheet, is_missing, is_number, number_in, sheet_of, value_of
 
 _HEAD_KEYS = ("illuminant", "observer", "notes", "date")
 _GEOMETRY_KEYS = (
@@ -322,7 +322,7 @@ def _says_percent(rows, meanings, is_ours):
     cells = [c[i] for i in shares for _, c in rows if i < len(c)]
     if any(c.strip().endswith("%") for c in cells):
         return True
-    numbers = [float(c.strip().replace(",", ".")) for c in cells if is_number(c)]
+    numbers = [value_of(c) for c in cells if is_number(c)]
     return bool(numbers) and not is_ours and max(numbers) > _MOST_REFLECTANCE
 
 

@@ -5,13 +5,23 @@ from .history import History
 from .journal import Claim, Journal, Rescue, rescues
 from .model import Specimen, Study, shown_names
 from .proof import WHOLE, Proof, Reference, differing
-from .storage import SUFFIX, StudyError, read_file, write_file
+from .storage import (
+    SUFFIX,
+    ChangedElsewhere,
+    StudyError,
+    change_file,
+    read_file,
+    read_stamped,
+    save_stamped,
+    write_file,
+)
 
 __all__ = [
     "SUFFIX",
     "VIEWPOINTS",
     "WHOLE",
     "Booth",
+    "ChangedElsewhere",
     "Claim",
     "Effort",
     "History",
@@ -25,9 +35,12 @@ __all__ = [
     "Study",
     "StudyError",
     "Viewpoint",
+    "change_file",
     "differing",
     "read_file",
+    "read_stamped",
     "rescues",
+    "save_stamped",
     "shown_names",
     "write_file",
 ]

@@ -14,8 +14,13 @@ from uuid import uuid4
 
 import platformdirs
 
+from ..disk import read_bytes, write_text
+from ..errors import InputError
+from ..names import one_line
 from .model import Study
-from .storage import SUFFIX, StudyError, read_file, write_file
+from .storage import SUFFIX, read_file, write_file
+
+_MOST_NOTE = 100_000
 
 
 def journal_folder() -> Path:
@@ -78,8 +83,8 @@ class Journal:
                 self._lock = _locked(self._file.with_suffix(".lock"))
             write_file(study, self._file)
             about = {"path": str(path) if path else "", "name": study.name}
-            self._file.with_suffix(".json").write_text(json.dumps(about), encoding="utf-8")
-        except (OSError, StudyError) as error:
+            write_text(self._file.with_suffix(".json"), json.dumps(about))
+        except (OSError, InputError) as error:
             return f"Autosave failed, so a crash would lose what is not saved: {error}"
         return ""
 
@@ -93,42 +98,59 @@ class Journal:
 
 
 def rescues() -> list[Rescue]:
-    """Work left behind by programs that are no longer running, the newest first."""
+    """Work left behind by programs that are no longer running, the newest first.
+
+    Every study in the folder is offered, whether or not its note can be read: none is passed over unseen.
+    """
     found = []
-    for about in sorted(journal_folder().glob("*.json"), key=lambda p: p.stat().st_mtime, reverse=True):
-        study = about.with_suffix(SUFFIX)
-        try:
-            data = json.loads(about.read_text(encoding="utf-8"))
-            path, name = str(data["path"]), str(data["name"])
-        except (OSError, ValueError, KeyError, TypeError):
-            continue
-        if study.exists() and not _is_held(about.with_suffix(".lock")):
+    try:
+        entries = [(e.stat().st_mtime, Path(e.path)) for e in os.scandir(journal_folder()) if e.is_file()]
+    except OSError:
+        return found
+    for _, study in sorted(entries, reverse=True):
+        if study.suffix == SUFFIX and not _is_held(study.with_suffix(".lock")):
+            path, name = _about(study)
             found.append(Rescue(study, Path(path) if path else None, name))
     return found
 
 
+def _about(journal):
+    """(the path of the study's own file or "", its name), as the note beside a journal has them."""
+    try:
+        data = json.loads(read_bytes(journal.with_suffix(".json"), _MOST_NOTE))
+        return str(data["path"]), one_line(data["name"])
+    except (InputError, ValueError, KeyError, TypeError, RecursionError):
+        return "", "a study"
+
+
 class Claim:
-    """A note beside nothing of the user's: which process has a study file open."""
+    """Which processes have a study file open: each holds a note of its own, beside nothing of the user's."""
 
     def __init__(self, path):
-        digest = hashlib.sha256(str(Path(path).resolve()).encode()).hexdigest()[:24]
-        self._file = journal_folder() / f"{digest}.open"
+        digest = hashlib.sha256(str(Path(path).resolve()).encode(errors="surrogateescape")).hexdigest()[:24]
+        self._pattern = f"{digest}.*.open"
+        self._file = journal_folder() / f"{digest}.{uuid4().hex[:12]}.open"
         self._lock = None
 
     def holder(self):
-        """The id of another running process that has the study open, or None."""
-        try:
-            pid = int(self._file.read_text()[:20])
-        except (OSError, ValueError):
-            return None
-        return pid if pid != os.getpid() and _is_held(self._file) else None
+        """The id of another running process that has the study open, or None; what ended programs left is removed."""
+        for file in sorted(journal_folder().glob(self._pattern)):
+            try:
+                holder = int(file.read_text()[:20])
+            except (OSError, ValueError):
+                continue  # Of a program that is just about to lock it and write its number.
+            if holder == os.getpid():
+                continue
+            if _is_held(file):
+                return holder
+            file.unlink(missing_ok=True)
+        return None
 
     def take(self):
         try:
             self._file.parent.mkdir(parents=True, exist_ok=True)
             self._lock = _locked(self._file)
             if self._lock is not None:
-                os.ftruncate(self._lock, 0)
                 os.write(self._lock, str(os.getpid()).encode())
         except OSError:
             pass  # A claim is a courtesy: without it the study opens all the same.

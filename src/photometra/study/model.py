@@ -7,6 +7,7 @@ from dataclasses import dataclass, field, replace
 from pathlib import PurePath
 
 from ..errors import InputError
+from ..names import MOST_LETTERS, numbered, one_line
 from ..readings import Reading
 from ..readings.geometries import EXCLUDED, INCLUDED, THROUGH
 from ..surface import PARAMETERS, Surface, parameter, scalar_owner
@@ -78,11 +79,8 @@ class Specimen:
         is_through = reading.kind_key == "transmittance" or reading.geometry == THROUGH
         if is_through and not reading.thickness_mm:
             reading = reading.with_changes(thickness_mm=self.size_mm)
-        taken = {r.name for r in self.readings}
-        name, n = reading.name, 2
-        while name in taken:
-            name, n = f"{reading.name} {n}", n + 1
-        readings = (*self.readings, reading.with_changes(name=name))
+        reading = reading.with_changes(name=numbered(reading.name, {r.name for r in self.readings}))
+        readings = (*self.readings, reading)
         return replace(self, readings=readings, free=self._free_with(self.surface, readings))
 
     def with_reading_at(self, index, reading: Reading) -> "Specimen":
@@ -177,10 +175,8 @@ class Study:
     def with_duplicate(self, index) -> "Study":
         """The study with a variant of a specimen added: its surface and shape, without readings; a fresh name."""
         one = self.specimens[index]
-        taken, n = {s.name.casefold() for s in self.specimens}, 2
-        while f"{one.name} {n}".casefold() in taken:
-            n += 1
-        variant = replace(one, name=f"{one.name} {n}", readings=(), sigmas={}, reference=None)
+        name = numbered(one.name, {s.name for s in self.specimens})
+        variant = replace(one, name=name, readings=(), sigmas={}, reference=None)
         return replace(self, specimens=(*self.specimens, variant))
 
     def with_renamed(self, index, name) -> "Study":
@@ -194,11 +190,11 @@ class Study:
         return self.with_specimen_at(index, replace(self.specimens[index], size_mm=_checked_size(size_mm)))
 
     def _fresh_name(self, name, besides=None):
-        name = " ".join(str(name).split())
+        name = one_line(name)
         if not name:
             raise InputError("a specimen needs a name")
-        if len(name) > 200:
-            raise InputError("a specimen's name may have 200 letters at the most")
+        if len(name) > MOST_LETTERS:
+            raise InputError(f"a specimen's name may have {MOST_LETTERS} letters at the most")
         if any(s.name.casefold() == name.casefold() for i, s in enumerate(self.specimens) if i != besides):
             raise InputError(f"there is a specimen '{name}' already; choose another name")
         return name
@@ -220,10 +216,7 @@ class Study:
 
     def with_proof(self, proof: Proof, data) -> "Study":
         """The study with a proof and its picture; a name that is taken gets a number."""
-        taken = {p.name for p in self.proofs if p.specimen == proof.specimen}
-        name, n = proof.name, 2
-        while name in taken:
-            name, n = f"{proof.name} {n}", n + 1
+        name = numbered(proof.name, {p.name for p in self.proofs if p.specimen == proof.specimen})
         return replace(self.with_image(proof.picture, data), proofs=(*self.proofs, replace(proof, name=name)))
 
     def without_proof(self, proof: Proof) -> "Study":

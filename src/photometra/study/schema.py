@@ -4,8 +4,9 @@ import json
 from dataclasses import asdict
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import AfterValidator, BaseModel, ConfigDict, Field, field_validator
 
+from ..names import MOST_LETTERS, one_line, shown
 from ..surface import NODES_NM
 from .booth import PIN_FORMS, Booth, Effort, Lamp, Pin, Viewpoint
 from .model import Specimen
@@ -18,7 +19,8 @@ _BOOTH, _LAMP, _SPECIMEN = Booth(), Lamp(), Specimen("")
 _PIN, _REFERENCE = Pin("", 0.0, 0.0), Reference("")
 """What stands where a file says nothing: the model's own defaults, so that there is one of each."""
 
-_Name = Annotated[str, Field(min_length=1, max_length=200)]
+_Name = Annotated[str, Field(min_length=1, max_length=MOST_LETTERS), AfterValidator(one_line)]
+_Text = Annotated[str, AfterValidator(shown)]
 _Finite = Annotated[float, Field(allow_inf_nan=False)]
 _Spectrum = Annotated[tuple[_Finite, ...], Field(min_length=len(NODES_NM), max_length=len(NODES_NM))]
 _ReadingFile = Annotated[str, Field(pattern=r"^readings/[a-z0-9-]{1,80}\.csv$")]
@@ -36,7 +38,8 @@ class ReadingEntry(_Strict):
 
 _Image = Annotated[str, Field(pattern=r"^images/[A-Za-z0-9][A-Za-z0-9._-]{0,120}$")]
 _Surface = dict[str, bool | _Finite | str | tuple[_Finite, _Finite, _Finite] | _Spectrum]
-_Sigmas = dict[str, Annotated[float, Field(ge=0, allow_inf_nan=False)]]
+_Amount = Annotated[float, Field(ge=0, allow_inf_nan=False)]
+_Sigmas = dict[str, _Amount]
 _Corner = tuple[Annotated[float, Field(ge=-10, le=10)], Annotated[float, Field(ge=-10, le=10)]]
 
 
@@ -55,9 +58,9 @@ class ProofEntry(_Strict):
     surface: _Surface = {}
     picture: _Image
     sigmas: _Sigmas = {}
-    agreement: list[tuple[str, Annotated[float, Field(ge=0)], Annotated[float, Field(gt=0)]]] = []
-    note: str = ""
-    date: str = ""
+    agreement: list[tuple[_Text, _Amount, Annotated[float, Field(gt=0, allow_inf_nan=False)]]] = []
+    note: _Text = ""
+    date: _Text = ""
 
 
 class SpecimenEntry(_Strict):
@@ -68,7 +71,7 @@ class SpecimenEntry(_Strict):
     bounds: dict[str, tuple[_Finite, _Finite]] = {}
     sigmas: _Sigmas = {}
     readings: list[ReadingEntry] = []
-    notes: str = _SPECIMEN.notes
+    notes: _Text = _SPECIMEN.notes
     shape: _Name = _SPECIMEN.shape
     wall_mm: Annotated[float, Field(gt=0, le=100)] = _SPECIMEN.wall_mm
     reference: ReferenceEntry | None = None
@@ -144,6 +147,13 @@ class BoothEntry(_Strict):
     region: tuple[_Share, _Share, _Share, _Share] | None = None
     pins: Annotated[tuple[PinEntry, ...], Field(max_length=200)] = ()
 
+    @field_validator("region")
+    @classmethod
+    def _grows(cls, region):
+        if region is not None and not (region[0] < region[2] and region[1] < region[3]):
+            raise ValueError("left, top, right and bottom must grow")
+        return region
+
     @classmethod
     def of(cls, booth: Booth):
         return cls(**asdict(booth))
@@ -160,7 +170,7 @@ class StudyEntry(_Strict):
 
     format: Literal["photometra-study"] = FORMAT
     version: Annotated[int, Field(ge=1)] = VERSION
-    name: str = "Untitled"
+    name: Annotated[str, AfterValidator(one_line)] = "Untitled"
     booth: BoothEntry = BoothEntry()
     specimens: list[SpecimenEntry] = []
     proofs: list[ProofEntry] = []

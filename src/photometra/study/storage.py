@@ -3,18 +3,23 @@
 Written to a temporary file beside it, flushed to the disk, then renamed. Reading it trusts nothing.
 """
 
+import hashlib
+import io
 import json
 import os
 import re
-import tempfile
-import time
+import struct
 import zipfile
-from dataclasses import asdict
+import zlib
+from contextlib import nullcontext
+from dataclasses import asdict, dataclass
 from pathlib import Path
 
-from pydantic import ValidationError
+from pydantic import BaseModel, ValidationError
 
+from ..disk import held, read_bytes, write_bytes
 from ..errors import InputError
+from ..names import one_line
 from ..readings import ReadingError, read_text, write_text
 from ..surface import Surface
 from ..surface.parameters import scalar_owner
@@ -33,16 +38,15 @@ from .schema import (
 
 SUFFIX = ".photometra"
 _MEMBER = re.compile(
-    r"^(study\.json|readings/[a-z0-9-]{1,80}\.csv|(pictures|meshes|images)/[A-Za-z0-9][A-Za-z0-9._-]{0,120})$"
+    r"study\.json|readings/[a-z0-9-]{1,80}\.csv|(pictures|meshes|images)/[A-Za-z0-9][A-Za-z0-9._-]{0,120}"
 )
 _MOST_MEMBERS = 5_000
-_MOST_JSON = 32_000_000
+_MOST_JSON = 8_000_000
 _MOST_READING = 16_000_000
 _MOST_BYTES = 2_000_000_000
+_MOST_GROWTH, _FREE_GROWTH = 100, 64_000_000
+"""Unpacked, a study may be so many times as large as its file, beside the first bytes: more is no study but a trap."""
 _STAMP = (2020, 1, 1, 0, 0, 0)
-_WRITING = ".writing"
-_LEFT_BEHIND_S = 900.0
-"""How old an unfinished file of a save must be to have been left by a program that was killed."""
 
 
 class StudyError(InputError):
@@ -54,7 +58,20 @@ def _slug(text):
 
 
 def encoded(study: Study) -> dict[str, bytes]:
-    """Every member of a study's zip, by name. Equal studies give equal bytes."""
+    """Every member of a study's zip, by name. Equal studies give equal bytes. StudyError for what no file may hold."""
+    try:
+        return _members(study)
+    except ValidationError as error:
+        raise StudyError(f"the study cannot be saved as it is: {_complaint(error)}; change that first") from None
+
+
+def _complaint(error):
+    """What a validation says first, and where."""
+    first = error.errors(include_input=False)[0]
+    return f"{'.'.join(str(p) for p in first['loc'])}: {first['msg'].lower()}"
+
+
+def _members(study):
     members: dict[str, bytes] = {}
     specimens = []
     for i, specimen in enumerate(study.specimens, 1):
@@ -97,96 +114,123 @@ def encoded(study: Study) -> dict[str, bytes]:
 
 
 def write_file(study: Study, path, before_rename=None):
-    """Save a study; the old file stands untouched until the new one is whole. StudyError where it cannot.
+    """Save a study; the old file stands untouched until the new one is whole. DiskError where it cannot.
 
     before_rename: called with the finished temporary file (tests end the process there).
     """
-    path = Path(path)
-    members = encoded(study)
-    _sweep(path)
-    try:
-        handle, temporary = tempfile.mkstemp(prefix=f".{path.name}.", suffix=_WRITING, dir=path.parent)
-    except OSError as error:
-        raise StudyError(f"{path}: cannot write here ({error.strerror})") from None
-    try:
-        with os.fdopen(handle, "wb") as out:
-            with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED, compresslevel=6) as archive:
-                for name, data in members.items():
-                    info = zipfile.ZipInfo(name, _STAMP)
-                    # Pictures are compressed already.
-                    info.compress_type = (
-                        zipfile.ZIP_STORED if name.startswith(("pictures/", "images/")) else zipfile.ZIP_DEFLATED
-                    )
-                    info.external_attr = 0o644 << 16
-                    archive.writestr(info, data)
-            out.flush()
-            os.fsync(out.fileno())
-        os.chmod(temporary, path.stat().st_mode & 0o777 if path.exists() else 0o644)
-        if before_rename:
-            before_rename(temporary)
-        os.replace(temporary, path)
-        folder = os.open(path.parent, os.O_RDONLY)
+    write_bytes(path, _zipped(encoded(study)), before_rename)
+
+
+def change_file(path, change) -> Study:
+    """Read a study, have it changed and write it, while no other program of ours does the same; the study as written.
+
+    change: Study -> Study. InputError, and nothing changed, where any of the three cannot be done.
+    """
+    with held(path):
+        study = change(read_file(path))
+        write_file(study, path)
+    return study
+
+
+class ChangedElsewhere(StudyError):
+    """Another program has changed a study's file since it was read."""
+
+
+@dataclass(frozen=True)
+class Stamp:
+    """What tells whether a file is still the one that was read or written."""
+
+    size: int
+    modified_ns: int
+    digest: bytes
+
+    def is_of(self, path):
+        """Whether the file at a path is unchanged; one that is gone counts as unchanged: nothing of it can be lost."""
         try:
-            os.fsync(folder)
-        finally:
-            os.close(folder)
-    except OSError as error:
-        raise StudyError(f"{path}: the study could not be saved ({error.strerror})") from None
-    finally:
-        if os.path.exists(temporary):
-            os.unlink(temporary)
+            there = os.stat(path)
+        except OSError:
+            return True
+        if (there.st_size, there.st_mtime_ns) == (self.size, self.modified_ns):
+            return True
+        return hashlib.sha256(Path(path).read_bytes()).digest() == self.digest
 
 
-def _sweep(path):
-    """Remove what killed saves of this very study left beside it."""
-    try:
-        for entry in os.scandir(path.parent):
-            ours = entry.name.startswith(f".{path.name}.") and entry.name.endswith(_WRITING)
-            if ours and entry.is_file(follow_symlinks=False) and time.time() - entry.stat().st_mtime > _LEFT_BEHIND_S:
-                os.unlink(entry.path)
-    except OSError:
-        pass  # What cannot be swept does no harm to the save.
+def read_stamped(path):
+    """(a study, the Stamp of its file as it was read)."""
+    path = Path(path)
+    with held(path):
+        data, there = read_bytes(path, _MOST_BYTES), os.stat(path)
+    return _read(path, data), Stamp(there.st_size, there.st_mtime_ns, hashlib.sha256(data).digest())
+
+
+def save_stamped(study: Study, path, stamp: Stamp | None) -> Stamp:
+    """Save a study over the file that `stamp` is of, or over anything with None; the new file's Stamp.
+
+    ChangedElsewhere, and nothing written, where the file is another meanwhile; DiskError where it cannot be written.
+    """
+    path = Path(path)
+    data = _zipped(encoded(study))
+    with held(path) if path.exists() else nullcontext():
+        if stamp is not None and not stamp.is_of(path):
+            raise ChangedElsewhere(f"{path.name} was changed by another program since it was opened here")
+        write_bytes(path, data)
+        there = os.stat(path)
+    return Stamp(there.st_size, there.st_mtime_ns, hashlib.sha256(data).digest())
+
+
+def _zipped(members):
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED, compresslevel=6) as archive:
+        for name, data in members.items():
+            info = zipfile.ZipInfo(name, _STAMP)
+            # Pictures are compressed already.
+            is_packed = name.startswith(("pictures/", "images/"))
+            info.compress_type = zipfile.ZIP_STORED if is_packed else zipfile.ZIP_DEFLATED
+            info.external_attr = 0o644 << 16
+            archive.writestr(info, data)
+    return out.getvalue()
 
 
 def read_file(path) -> Study:
-    """The study in a file; StudyError, with one sentence that names the file, where it cannot be taken."""
+    """The study in a file; InputError, with one sentence that names the file, where it cannot be taken."""
     path = Path(path)
+    return _read(path, read_bytes(path, _MOST_BYTES))
+
+
+def _read(path, data):
     try:
-        with zipfile.ZipFile(path) as archive:
-            return _decoded(path, archive)
-    except FileNotFoundError:
-        raise StudyError(f"{path}: there is no such file") from None
-    except IsADirectoryError:
-        raise StudyError(f"{path}: this is a folder, not a study") from None
-    except OSError as error:
-        raise StudyError(f"{path}: cannot be read ({error.strerror or error})") from None
-    except (zipfile.BadZipFile, EOFError, NotImplementedError, RuntimeError) as error:
-        if isinstance(error, RecursionError):
-            raise
+        with zipfile.ZipFile(io.BytesIO(data)) as archive:
+            return _decoded(path, archive, len(data))
+    except InputError:
+        raise
+    # The zip reader has no error class of its own for all that a spoilt archive does to it.
+    except (zipfile.BadZipFile, zlib.error, struct.error, OSError, EOFError, ValueError, NotImplementedError) as error:
         raise StudyError(
             f"{path}: the file is damaged or is not a study; open an earlier copy, or what autosave kept"
-        ) from None
-    except Exception as error:
-        # zlib raises its own error class for spoilt data.
-        if type(error).__module__ == "zlib":
-            raise StudyError(f"{path}: the file is damaged; open an earlier copy, or what autosave kept") from None
-        raise
+        ) from error
+    except MemoryError:
+        raise StudyError(f"{path}: there is not enough memory to open it") from None
 
 
-def _checked_members(path, archive):
+def _checked_members(path, archive, size):
     infos = archive.infolist()
     if len(infos) > _MOST_MEMBERS:
         raise StudyError(f"{path}: a study with {len(infos)} parts is not one of ours")
     total = 0
     for info in infos:
-        if not _MEMBER.match(info.filename):
-            raise StudyError(f"{path}: it holds a part named '{info.filename[:80]}', which no study has; not opened")
+        if not _MEMBER.fullmatch(info.filename):
+            name = one_line(info.filename)[:80]
+            raise StudyError(f"{path}: it holds a part named '{name}', which no study has; not opened")
         limit = {"s": _MOST_JSON, "r": _MOST_READING}.get(info.filename[0], _MOST_BYTES)
         total += info.file_size
         if info.file_size > limit or total > _MOST_BYTES:
             raise StudyError(f"{path}: its part '{info.filename}' claims {info.file_size} bytes, too large to open")
+        if info.compress_type not in (zipfile.ZIP_STORED, zipfile.ZIP_DEFLATED):
+            raise StudyError(f"{path}: its part '{info.filename}' is packed in a way that no study is; not opened")
         if info.flag_bits & 1:
             raise StudyError(f"{path}: its part '{info.filename}' is locked with a password; a study has none")
+    if total > _FREE_GROWTH + _MOST_GROWTH * size:
+        raise StudyError(f"{path}: unpacked it would be {total // max(1, size)} times as large; this is no study")
     names = [i.filename for i in infos]
     if len(set(names)) != len(names):
         raise StudyError(f"{path}: it holds two parts of one name; not opened")
@@ -195,25 +239,32 @@ def _checked_members(path, archive):
     return set(names)
 
 
-def _decoded(path, archive):
-    names = _checked_members(path, archive)
+class _Head(BaseModel):
+    """What tells a study of ours: looked at before the rest."""
+
+    format: str
+    version: int
+
+
+def _decoded(path, archive, size):
+    names = _checked_members(path, archive, size)
     text = archive.read("study.json")
     try:
-        raw = json.loads(text)
-    except (ValueError, RecursionError):
-        # Beside what is no JSON, an integer of more digits than Python reads.
-        raise StudyError(f"{path}: its study.json is damaged; open an earlier copy") from None
-    if not isinstance(raw, dict) or raw.get("format") != FORMAT:
+        head = _Head.model_validate_json(text)
+    except ValidationError as error:
+        if error.errors(include_input=False)[0]["type"] == "json_invalid":
+            raise StudyError(f"{path}: its study.json is damaged; open an earlier copy") from None
+        head = None
+    if head is None or head.format != FORMAT:
         raise StudyError(f"{path}: this is not a study (its study.json does not say '{FORMAT}')")
-    version = raw.get("version")
-    if isinstance(version, int) and version > VERSION:
-        raise StudyError(f"{path}: it was saved by a newer Photometra (format {version}); this one reads {VERSION}")
+    if head.version > VERSION:
+        raise StudyError(
+            f"{path}: it was saved by a newer Photometra (format {head.version}); this one reads {VERSION}"
+        )
     try:
         entry = StudyEntry.model_validate_json(text, strict=True)
     except ValidationError as error:
-        first = error.errors()[0]
-        place = ".".join(str(p) for p in first["loc"])
-        raise StudyError(f"{path}: study.json, {place}: {first['msg'].lower()}") from None
+        raise StudyError(f"{path}: study.json, {_complaint(error)}") from None
     pictures, meshes, images = (
         {n: archive.read(n) for n in sorted(names) if n.startswith(folder)}
         for folder in ("pictures/", "meshes/", "images/")
