@@ -9,6 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from photometra.colour import delta_e_2000, encode_srgb, linear_srgb_to_xyz, xyz_to_lab
+from photometra.errors import InputError
 from photometra.imaging.booths import compiled_in, environment, environment_names, scene_of
 from photometra.imaging.display import (
     FILMIC,
@@ -81,9 +82,9 @@ class TestPictures:
             read_picture(path)
 
     def test_missing_files_and_folders(self, tmp_path):
-        with pytest.raises(PictureError, match="no such file"):
+        with pytest.raises(InputError, match="no such file"):
             read_picture(tmp_path / "a.exr")
-        with pytest.raises(PictureError, match="cannot write here"):
+        with pytest.raises(InputError, match="cannot write here"):
             write_exr(tmp_path / "no" / "a.exr", np.zeros((2, 2, 3)))
 
 

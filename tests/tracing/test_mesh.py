@@ -6,6 +6,7 @@ import trimesh
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from photometra.errors import InputError
 from photometra.tracing.mesh import DEPTH, MOST_TRIANGLES, NO_MESH, mesh_from, nearest, nearest_of_many
 from photometra.tracing.meshfiles import UNITS_MM, MeshError, kept_shape, read_mesh
 from photometra.tracing.shapes import SHAPES, STEPS_MM, shape_of
@@ -215,7 +216,7 @@ class TestFiles:
                 read_mesh(path).as_kept(unit)
         with pytest.raises(MeshError, match="damaged"):
             kept_shape("meshes/x.ply", b"not a mesh")
-        with pytest.raises(MeshError, match="no such file"):
+        with pytest.raises(InputError, match="no such file"):
             read_mesh(tmp_path / "absent.obj")
 
     @settings(max_examples=60, deadline=None)

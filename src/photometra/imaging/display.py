@@ -13,6 +13,7 @@ from functools import lru_cache
 
 import numpy as np
 
+from .. import faults
 from ..colour import adaptation, encode_srgb, linear_srgb_to_xyz, white_point, xyz_to_lab
 from ..colour.spaces import RGB_TO_XYZ, XYZ_TO_RGB
 from ..errors import InputError
@@ -30,11 +31,30 @@ _GRID, _LOG_LOW, _LOG_HIGH, _LOG_OFFSET = 52, -8.0, 6.0, 2.0**-8
 
 @lru_cache(maxsize=1)
 def _config():
+    """The configuration that `$OCIO` names where it can be used, else the built-in one, with a remark."""
     import PyOpenColorIO as ocio
 
-    if os.environ.get("OCIO"):
-        return ocio.Config.CreateFromEnv()
+    named = os.environ.get("OCIO")
+    if named:
+        try:
+            config = ocio.Config.CreateFromEnv()
+            _processor(config, config.getDefaultView(config.getDefaultDisplay()))
+        except (ocio.Exception, ocio.ExceptionMissingFile) as error:
+            why = " ".join(str(error).split())[:200] or "it has no display with a view"
+            faults.remark(f"the colour configuration of $OCIO, {named}, cannot be used ({why}); the built-in one is")
+        else:
+            return config
     return ocio.Config.CreateFromFile("ocio://default")
+
+
+def _processor(config, view):
+    """From linear Rec.709 to a view of a configuration's own display."""
+    import PyOpenColorIO as ocio
+
+    source = config.getColorSpace("lin_rec709") or config.getColorSpace("Linear Rec.709 (sRGB)")
+    source = source.getName() if source else ocio.ROLE_SCENE_LINEAR
+    display = config.getDefaultDisplay()
+    return config.getProcessor(source, display, view, ocio.TRANSFORM_DIR_FORWARD).getDefaultCPUProcessor()
 
 
 def view_names():
@@ -51,16 +71,12 @@ def _exact(view):
     """OpenColorIO's processor for a view, from linear Rec.709; None for the plain view."""
     if view == PLAIN:
         return None
-    import PyOpenColorIO as ocio
-
     config = _config()
     display = config.getDefaultDisplay()
     name = config.getDefaultView(display) if view == FILMIC else view
     if name not in config.getViews(display):
         raise InputError(f"there is no view '{view}': choose from {', '.join(view_names())}")
-    source = config.getColorSpace("lin_rec709") or config.getColorSpace("Linear Rec.709 (sRGB)")
-    source = source.getName() if source else ocio.ROLE_SCENE_LINEAR
-    return config.getProcessor(source, display, name, ocio.TRANSFORM_DIR_FORWARD).getDefaultCPUProcessor()
+    return _processor(config, name)
 
 
 @lru_cache(maxsize=4)
@@ -136,6 +152,10 @@ class Display:
     @property
     def _view(self):
         return PLAIN if VIEW in self.off else self.view
+
+    def check(self):
+        """InputError where the view is none of the configuration's: before anybody waits for a picture."""
+        _exact(self._view)
 
     def exposed(self, linear):
         """Scene-linear values after exposure."""

@@ -2,11 +2,12 @@
 
 import os
 import tempfile
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from pathlib import Path
 
 import numpy as np
 
+from ..disk import regular, replacing
 from ..errors import InputError
 
 _LARGEST_SIDE = 32768
@@ -24,14 +25,12 @@ def opened_picture(path):
     """A picture file opened by the picture library; PictureError, naming the file, where it cannot be."""
     import OpenImageIO as oiio
 
-    path = Path(path)
-    if not path.is_file():
-        raise PictureError(f"{path}: there is no such file")
+    path = regular(path)
     if path.stat().st_size == 0:
         raise PictureError(f"{path}: the file is empty; choose a picture with something in it")
     source = oiio.ImageInput.open(str(path))
     if source is None:
-        oiio.geterror()
+        _forget_error(oiio)
         raise PictureError(f"{path}: this is not a picture file that can be read; give EXR, HDR, TIFF, PNG or JPEG")
     try:
         spec = source.spec()
@@ -44,11 +43,17 @@ def opened_picture(path):
             )
         yield source
         if source.has_error:
-            # Some decoders fill what is missing with grey, and only say so.
-            source.geterror()
+            # Some decoders fill what is missing with grey, and only say so, quoting the file's own bytes.
+            _forget_error(source)
             raise PictureError(f"{path}: {DAMAGED}")
     finally:
         source.close()
+
+
+def _forget_error(of):
+    """Take the picture library's last error away: unread, it is printed later."""
+    with suppress(UnicodeDecodeError):
+        of.geterror()
 
 
 def read_picture(path):
@@ -97,7 +102,7 @@ def read_header(path):
 
     source = oiio.ImageInput.open(str(path))
     if source is None:
-        oiio.geterror()
+        _forget_error(oiio)
         raise PictureError(f"{path}: this is not a picture file that can be read")
     try:
         return {a.name: a.value for a in source.spec().extra_attribs}
@@ -150,18 +155,27 @@ def _write(path, pixels, kind, header, suffix, names=None, window=None):
         spec.attribute("oiio:ColorSpace", "lin_rec709")
     for key, value in (header or {}).items():
         spec.attribute(key, str(value))
+    with replacing(path) as temporary:
+        out = oiio.ImageOutput.create(suffix[1:])
+        made = out.open(str(temporary), spec) and out.write_image(np.ascontiguousarray(pixels))
+        # Only closing it says whether the disk took the last of it, and not with every format: so it is read again.
+        if not (out.close() and made and _reads_back(temporary, spec)):
+            _forget_error(out)
+            raise PictureError(f"{path}: the picture could not be written; the disk is full, or limits its files")
+
+
+def _reads_back(path, spec):
+    """Whether a picture just written decodes to its end, in its size."""
+    import OpenImageIO as oiio
+
+    source = oiio.ImageInput.open(str(path))
+    if source is None:
+        _forget_error(oiio)
+        return False
     try:
-        handle, temporary = tempfile.mkstemp(suffix=suffix, dir=path.parent, prefix=".writing-")
-    except OSError as error:
-        raise PictureError(f"{path}: cannot write here ({error.strerror})") from None
-    os.close(handle)
-    try:
-        out = oiio.ImageOutput.create(temporary)
-        if out is None or not out.open(temporary, spec) or not out.write_image(np.ascontiguousarray(pixels)):
-            raise PictureError(f"{path}: the picture could not be written ({oiio.geterror()})")
-        out.close()
-        os.chmod(temporary, 0o644)
-        os.replace(temporary, path)
+        same = (source.spec().width, source.spec().height) == (spec.width, spec.height)
+        whole = same and source.read_image(0, 0, 0, spec.nchannels, spec.format) is not None
+        return whole and not source.has_error
     finally:
-        if os.path.exists(temporary):
-            os.unlink(temporary)
+        _forget_error(source)
+        source.close()

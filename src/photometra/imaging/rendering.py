@@ -26,6 +26,8 @@ def render_picture(
     the EXR holds a data window. Returns (path, Rendering). InputError, in a sentence, where something cannot be read or
     written.
     """
+    if Path(path).suffix.lower() == ".png":
+        display_of(study.booth).check()
     scene = scene_of(study, specimen, environment)
     # In the furnace nothing may be lost to the limits: its purpose is to show what the surface loses.
     furnace = (environment or study.booth.environment) == UNIFORM

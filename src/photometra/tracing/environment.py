@@ -35,20 +35,20 @@ def uniform_environment():
 
 def environment_from(radiance):
     """An Environment from a lat-long picture (h, w, 3); negative and non-finite values count as 0."""
-    radiance = np.nan_to_num(np.asarray(radiance, np.float32), nan=0.0, posinf=0.0, neginf=0.0)
-    radiance = np.ascontiguousarray(np.maximum(radiance, 0.0))
+    radiance = np.ascontiguousarray(radiance, np.float32)
+    if radiance.size and not (radiance.min() >= 0.0 and radiance.max() < np.inf):
+        radiance = np.maximum(np.nan_to_num(radiance, nan=0.0, posinf=0.0, neginf=0.0), 0.0)
     if radiance.ndim != 3 or radiance.shape[2] != 3 or min(radiance.shape[:2]) < 1:
         raise InputError("an environment must be a picture of three channels")
     height, width, _ = radiance.shape
     rows = min(_IMPORTANCE_ROWS, height)
     columns = min(2 * _IMPORTANCE_ROWS, width)
-    luminance = radiance @ np.array([0.2126, 0.7152, 0.0722], np.float32)
-    ys, xs = np.arange(height) * rows // height, np.arange(width) * columns // width
-    cells = np.zeros((rows, columns))
-    counts = np.zeros((rows, columns))
-    np.add.at(cells, (ys[:, None], xs[None, :]), luminance)
-    np.add.at(counts, (ys[:, None], xs[None, :]), 1.0)
-    cells /= counts
+    luminance = 0.2126 * radiance[..., 0]
+    luminance += 0.7152 * radiance[..., 1]
+    luminance += 0.0722 * radiance[..., 2]
+    tops, lefts = (-(-np.arange(n) * size // n) for n, size in ((rows, height), (columns, width)))
+    cells = np.add.reduceat(np.add.reduceat(luminance, tops, axis=0), lefts, axis=1).astype(float)
+    cells /= np.outer(np.diff(tops, append=height), np.diff(lefts, append=width))
     # Bilinear look-ups bleed into the next cell; a small floor keeps every direction possible.
     spread = np.maximum.reduce([np.roll(cells, s, axis=1) for s in (-1, 0, 1)])
     padded = np.pad(spread, ((1, 1), (0, 0)), mode="edge")

@@ -60,38 +60,38 @@ def mesh_from(vertices, faces, normals=None, material=None) -> Mesh:
     ValueError where none is left, there are more than two millions, or a number is not finite.
     """
     vertices = np.asarray(vertices, np.float32)
-    faces = np.asarray(faces, np.int64)
+    faces = np.asarray(faces)
     if not len(faces) or not np.all(np.isfinite(vertices)):
         raise InputError("a mesh needs triangles whose places are finite numbers")
     if len(faces) > MOST_TRIANGLES:
         raise InputError(f"a mesh may have {MOST_TRIANGLES:,} triangles, this one has {len(faces):,}")
-    corners = vertices[faces].astype(np.float64)
-    edges = corners[:, 1:] - corners[:, :1]
-    across = np.cross(edges[:, 0], edges[:, 1])
+    # Large meshes: nothing here is held in double precision but for a moment.
+    first, second, third = (vertices[faces[:, c]] for c in range(3))
+    across = np.cross((second - first).astype(float), (third - first).astype(float))
     area = np.linalg.norm(across, axis=1)
-    kept = area > 1e-14 * np.abs(corners).max() ** 2
+    kept = area > 1e-14 * float(np.abs(vertices).max()) ** 2
     if not kept.any():
         raise InputError("a mesh needs triangles with an area")
-    corners, edges = corners[kept], edges[kept]
     if normals is None:
-        normals = np.repeat((across[kept] / area[kept, None])[:, None], 3, axis=1)
-    else:
-        normals = np.asarray(normals, float)[kept]
-    material = np.zeros(len(faces), np.int32) if material is None else np.asarray(material, np.int32)
-    low, high = corners.min(axis=1), corners.max(axis=1)
-    order = np.arange(len(corners))
-    nodes = _aligned(max(1, len(corners)))
-    pad = _PAD * np.abs(corners).max()
+        normals = np.repeat((across / np.maximum(area, 1e-300)[:, None]).astype(np.float32)[:, None], 3, axis=1)
+    del across, area
+    low, high = np.minimum(np.minimum(first, second), third), np.maximum(np.maximum(first, second), third)
+    pad = np.float32(_PAD * np.abs(vertices).max())
+    boxes = np.concatenate([low - pad, high + pad], axis=1)[kept]
+    del low, high
+    order = np.flatnonzero(kept).astype(np.int32)
+    nodes = _aligned(len(order))
     room = (
-        np.empty((_BINS, 6)), np.empty(_BINS, np.int64), np.empty(_BINS), np.empty(6),
-        np.empty((4 * DEPTH, 4), np.int64),
+        np.empty((3 * _BINS, 6)), np.empty(3 * _BINS, np.int64), np.empty(_BINS), np.empty(6),
+        np.empty((4 * DEPTH, 4), np.int64), np.empty((2, 3)),
     )  # fmt: skip
-    used = _build(low - pad, high + pad, 0.5 * (low + high), order, nodes, room)
-    packed = np.concatenate([corners[:, 0], edges[:, 0], edges[:, 1]], axis=1)[order]
+    used = _build(boxes, order, nodes, room)
+    del boxes
+    packed = np.concatenate([first[order], (second - first)[order], (third - first)[order]], axis=1)
+    material = np.zeros(len(faces), np.int32) if material is None else np.asarray(material, np.int32)
     return Mesh(
         nodes[:used],
-        np.ascontiguousarray(packed, np.float32), np.ascontiguousarray(normals[order].reshape(-1, 9), np.float32),
-        np.ascontiguousarray(material[kept][order]),
+        packed, np.asarray(normals, np.float32).reshape(-1, 9)[order], material[order],
     )  # fmt: skip
 
 
@@ -117,10 +117,10 @@ def _half_area(box):
 
 
 @kernel
-def _grow(box, low, high):
+def _grow(box, other):
     for c in range(3):
-        box[c] = min(box[c], low[c])
-        box[3 + c] = max(box[3 + c], high[c])
+        box[c] = min(box[c], other[c])
+        box[3 + c] = max(box[3 + c], other[3 + c])
 
 
 @kernel
@@ -130,53 +130,74 @@ def _empty(box):
 
 
 @kernel
-def _split_at(middles, order, first, last, low, high, bin_boxes, bin_counts, sweep):
-    """Where to divide order[first:last]: (axis, bin, lowest middle, bins per length); axis -1 where nothing helps."""
-    best = 1e30
-    found = (-1, 0, 0.0, 0.0)
-    box = np.empty(6)
+def _bin_of(box, axis, least, scale, bins):
+    """In which bin of an axis the middle of a box lies."""
+    return min(int((0.5 * (float(box[axis]) + box[3 + axis]) - least) * scale), bins - 1)
+
+
+@kernel
+def _bin(boxes, first, last, least, scale, bins, bin_boxes, bin_counts):
+    """Fill the bins of all three axes with boxes[first:last]; `scale` is 0 for an axis without extent."""
     for axis in range(3):
-        least = 1e30
-        most = -1e30
+        low = 1e30
+        high = -1e30
         for i in range(first, last):
-            m = middles[order[i], axis]
-            least = min(least, m)
-            most = max(most, m)
-        if most - least <= 0.0:
-            continue
-        scale = _BINS / (most - least)
-        for b in range(_BINS):
-            _empty(bin_boxes[b])
-            bin_counts[b] = 0
-        for i in range(first, last):
-            b = min(int((middles[order[i], axis] - least) * scale), _BINS - 1)
+            m = 0.5 * (float(boxes[i, axis]) + boxes[i, 3 + axis])
+            low = min(low, m)
+            high = max(high, m)
+        least[axis] = low
+        scale[axis] = bins / (high - low) if high > low else 0.0
+    for b in range(3 * bins):
+        _empty(bin_boxes[b])
+        bin_counts[b] = 0
+    for i in range(first, last):
+        for axis in range(3):
+            b = axis * bins + _bin_of(boxes[i], axis, least[axis], scale[axis], bins)
             bin_counts[b] += 1
-            _grow(bin_boxes[b], low[order[i]], high[order[i]])
+            _grow(bin_boxes[b], boxes[i])
+
+
+@kernel
+def _split_at(total, scale, bins, bin_boxes, bin_counts, sweep, box):
+    """Where to divide so many boxes by their bins: (axis, bin); axis -1 where nothing helps."""
+    best = 1e30
+    found = (-1, 0)
+    for axis in range(3):
+        if scale[axis] == 0.0:
+            continue
         _empty(box)
         count = 0
-        for b in range(_BINS - 1):
-            count += bin_counts[b]
-            _grow(box, bin_boxes[b, :3], bin_boxes[b, 3:])
+        for b in range(bins - 1):
+            count += bin_counts[axis * bins + b]
+            _grow(box, bin_boxes[axis * bins + b])
             sweep[b] = _half_area(box) * count if count else 0.0
         _empty(box)
         count = 0
-        for b in range(_BINS - 1, 0, -1):
-            count += bin_counts[b]
-            _grow(box, bin_boxes[b, :3], bin_boxes[b, 3:])
-            if count and count < last - first:
+        for b in range(bins - 1, 0, -1):
+            count += bin_counts[axis * bins + b]
+            _grow(box, bin_boxes[axis * bins + b])
+            if count and count < total:
                 cost = sweep[b - 1] + _half_area(box) * count
                 if cost < best:
                     best = cost
-                    found = (axis, b, least, scale)
+                    found = (axis, b)
     return found
 
 
 @kernel
-def _build(low, high, middles, order, nodes, room):
-    """Build the hierarchy over order, which is rearranged; returns the number of nodes."""
-    low, high, middles, order, nodes = unowned(low), unowned(high), unowned(middles), unowned(order), unowned(nodes)
+def _exchange(boxes, order, i, j):
+    for c in range(6):
+        boxes[i, c], boxes[j, c] = boxes[j, c], boxes[i, c]
+    order[i], order[j] = order[j], order[i]
+
+
+@kernel
+def _build(boxes, order, nodes, room):
+    """Build the hierarchy over boxes (n, 6) and their order, which are rearranged alike; the number of nodes."""
+    boxes, order, nodes = unowned(boxes), unowned(order), unowned(nodes)
     bin_boxes, bin_counts, sweep = unowned(room[0]), unowned(room[1]), unowned(room[2])
-    box, todo = unowned(room[3]), unowned(room[4])
+    box, todo, axes = unowned(room[3]), unowned(room[4]), unowned(room[5])
+    least, scale = axes[0], axes[1]
     used = 1
     # Each entry: a range of triangles, and the node it is to be divided in. The root counts as a node of its own.
     todo[0, 0], todo[0, 1], todo[0, 2], todo[0, 3] = 0, order.shape[0], 0, 0
@@ -185,7 +206,10 @@ def _build(low, high, middles, order, nodes, room):
         top -= 1
         first, last, node, level = todo[top, 0], todo[top, 1], todo[top, 2], todo[top, 3]
         middle = first
-        axis, edge, least, scale = _split_at(middles, order, first, last, low, high, bin_boxes, bin_counts, sweep)
+        # Few boxes need few bins: most ranges are small.
+        bins = _BINS if last - first > 4 * _BINS else _BINS // 2 if last - first > _BINS else _BINS // 4
+        _bin(boxes, first, last, least, scale, bins, bin_boxes, bin_counts)
+        axis, edge = _split_at(last - first, scale, bins, bin_boxes, bin_counts, sweep, box)
         # Halving must still be able to end within the depth, however the triangles lie.
         halvings = 0
         left = last - first
@@ -195,11 +219,10 @@ def _build(low, high, middles, order, nodes, room):
         if axis >= 0 and level + 1 + halvings < DEPTH:
             last_one = last - 1
             while middle <= last_one:
-                b = min(int((middles[order[middle], axis] - least) * scale), _BINS - 1)
-                if b < edge:
+                if _bin_of(boxes[middle], axis, least[axis], scale[axis], bins) < edge:
                     middle += 1
                 else:
-                    order[middle], order[last_one] = order[last_one], order[middle]
+                    _exchange(boxes, order, middle, last_one)
                     last_one -= 1
         if middle in (first, last):
             middle = (first + last) // 2
@@ -208,7 +231,7 @@ def _build(low, high, middles, order, nodes, room):
             z = middle if child == 0 else last
             _empty(box)
             for i in range(a, z):
-                _grow(box, low[order[i]], high[order[i]])
+                _grow(box, boxes[i])
             for c in range(6):
                 nodes[node, 6 * child + c] = box[c]
             if z - a <= _LEAF:

@@ -1,19 +1,24 @@
 """Meshes from files, and as a study keeps them: a GLB of their parts in millimetres, y up, standing on the stage."""
 
 import io
+import json
 from dataclasses import dataclass
 from functools import lru_cache
 from pathlib import Path
+from urllib.parse import unquote
 
 import numpy as np
 
+from ..disk import read_bytes, regular
 from ..errors import InputError
 from .mesh import MOST_TRIANGLES, mesh_from
 from .shapes import LIFT, Shape
+from .smoothing import shaded, welded
 
 SUFFIXES = (".obj", ".ply", ".stl", ".glb", ".gltf")
 UNITS_MM = {"mm": 1.0, "cm": 10.0, "m": 1000.0, "inch": 25.4}
 _LARGEST_FILE = 500_000_000
+_LARGEST_JSON = 64_000_000
 
 
 class MeshError(InputError):
@@ -103,17 +108,34 @@ def _parts_of(loaded):
             own, n = f"{str(name)[:80]} {n}", n + 1
         taken.add(own)
         uv = getattr(mesh.visual, "uv", None)
+        vertices, faces = np.asarray(mesh.vertices, float), np.asarray(mesh.faces, np.int64)
         normals = np.asarray(mesh.vertex_normals, float) if "vertex_normals" in mesh._cache else None
+        if uv is None and normals is None and np.array_equal(faces.ravel(), np.arange(len(vertices))):
+            # Every triangle with three vertices of its own, as STL has them: those at one place become one.
+            used, faces = np.unique(welded(vertices)[faces], return_inverse=True)
+            vertices, faces = vertices[used], faces.reshape(-1, 3)
         if normals is not None:
             normals = normals @ np.linalg.inv(matrix[:3, :3])
             normals /= np.maximum(np.linalg.norm(normals, axis=1, keepdims=True), 1e-12)
         out.append(
             Part(
-                own, np.asarray(mesh.vertices, float) @ matrix[:3, :3].T + matrix[:3, 3],
-                np.asarray(mesh.faces, np.int64), None if uv is None else np.asarray(uv, float), normals,
+                own, vertices @ matrix[:3, :3].T + matrix[:3, 3], faces,
+                None if uv is None else np.asarray(uv, float), normals,
             )
         )  # fmt: skip
     return out
+
+
+def _source(path):
+    """Where the library reads a mesh from: an OBJ as UTF-8, whatever its names and comments are written in."""
+    if path.suffix.lower() != ".obj":
+        return {"file_obj": str(path)}
+    data = path.read_bytes()
+    try:
+        data.decode()
+    except UnicodeDecodeError:
+        data = data.decode("latin-1").encode()
+    return {"file_obj": io.BytesIO(data), "file_type": "obj"}
 
 
 def _how_to_read(suffix):
@@ -124,6 +146,23 @@ def _how_to_read(suffix):
     return {"skip_materials": suffix.lower() not in (".glb", ".gltf")}
 
 
+def _check_beside(path):
+    """Refuse a glTF whose buffers or pictures are not ordinary files in its own folder: reading trusts nothing."""
+    try:
+        text = json.loads(read_bytes(path, _LARGEST_JSON))
+        named = [e.get("uri") for key in ("buffers", "images") for e in text.get(key, ())]
+    except (ValueError, AttributeError, TypeError, RecursionError):
+        raise MeshError(f"{path}: the mesh is damaged or is not one (its JSON cannot be read)") from None
+    folder = path.resolve().parent
+    for uri in named:
+        if not isinstance(uri, str) or uri.startswith("data:"):
+            continue
+        file = (folder / unquote(uri)).resolve()
+        if not file.is_relative_to(folder):
+            raise MeshError(f"{path}: it asks for '{uri[:80]}', outside its own folder; put all its files in one")
+        regular(file)
+
+
 def read_mesh(path) -> FileMesh:
     """A mesh file with its parts. MeshError, naming the file, where it cannot be used."""
     import trimesh
@@ -131,16 +170,20 @@ def read_mesh(path) -> FileMesh:
     path = Path(path)
     if path.suffix.lower() not in SUFFIXES:
         raise MeshError(f"{path}: not a mesh that can be read; give {', '.join(s[1:].upper() for s in SUFFIXES)}")
-    if not path.is_file():
-        raise MeshError(f"{path}: there is no such file")
-    if path.stat().st_size > _LARGEST_FILE:
+    if regular(path).stat().st_size > _LARGEST_FILE:
         raise MeshError(f"{path}: the file is larger than 500 MB; thin the mesh out first")
+    if path.suffix.lower() == ".gltf":
+        _check_beside(path)
     try:
-        parts = _parts_of(trimesh.load(path, process=False, **_how_to_read(path.suffix)))
+        parts = _parts_of(trimesh.load(**_source(path), process=False, **_how_to_read(path.suffix)))
+    except MemoryError:
+        raise MeshError(f"{path}: there is not enough memory to read it; thin the mesh out first") from None
     except Exception as error:
         # Each format's reader raises errors of its own kind.
         raise MeshError(f"{path}: the mesh is damaged or is not one ({type(error).__name__})") from None
     found = FileMesh(path.name, tuple(parts))
+    if parts and any(p.vertices.ndim != 2 or p.vertices.shape[1] != 3 for p in parts):
+        raise MeshError(f"{path}: a vertex needs three numbers; export the mesh again")
     if not parts or found.vertices.ndim != 2 or not np.all(np.isfinite(found.vertices)):
         raise MeshError(f"{path}: there are no triangles in it")
     for part in parts:
@@ -162,10 +205,7 @@ def kept_shape(name, data: bytes) -> Shape:
     try:
         loaded = trimesh.load(io.BytesIO(data), file_type=Path(name).suffix[1:].lower(), process=False)
         parts = _parts_of(loaded)
-        joined = trimesh.util.concatenate([trimesh.Trimesh(p.vertices, p.faces, process=False) for p in parts])
-        joined.merge_vertices()
-        is_open = not joined.is_watertight
-        vertices, faces, normals = _shaded(parts)
+        vertices, faces, normals, is_open = _shaded(parts)
     except Exception as error:
         raise MeshError(f"{name}: the mesh kept in the study is damaged ({type(error).__name__})") from None
     radius = 0.5 * float(np.ptp(vertices, axis=0).max())
@@ -178,19 +218,14 @@ def kept_shape(name, data: bytes) -> Shape:
 
 
 def _shaded(parts):
-    """(vertices, faces, normals of the corners (t, 3, 3)) of all parts: normals as authored, else smoothed."""
-    import trimesh
-
-    vertices, faces, normals, first = [], [], [], 0
-    for part in parts:
+    """(vertices, faces, normals of the corners (t, 3, 3), whether it is open) of all parts: normals as authored, else
+    smoothed within each part."""
+    firsts = np.cumsum([0, *(len(p.vertices) for p in parts)])
+    vertices = np.concatenate([p.vertices for p in parts])
+    faces = np.concatenate([p.faces + first for p, first in zip(parts, firsts, strict=False)])
+    sizes = [len(p.faces) for p in parts]
+    normals, is_closed = shaded(vertices, faces, np.repeat(np.arange(len(parts)), sizes))
+    for part, last in zip(parts, np.cumsum(sizes), strict=True):
         if part.normals is not None:
-            v, f, n = part.vertices, part.faces, part.normals
-        else:
-            mesh = trimesh.Trimesh(part.vertices, part.faces, process=True)
-            smooth = mesh.smooth_shaded
-            v, f, n = (np.asarray(a) for a in (smooth.vertices, smooth.faces, smooth.vertex_normals))
-        vertices.append(np.asarray(v, float))
-        faces.append(np.asarray(f, np.int64) + first)
-        normals.append(np.asarray(n, float)[f])
-        first += len(v)
-    return np.concatenate(vertices), np.concatenate(faces), np.concatenate(normals)
+            normals[last - len(part.faces) : last] = part.normals[part.faces]
+    return vertices, faces, normals, not is_closed
