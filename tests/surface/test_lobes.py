@@ -95,6 +95,16 @@ def test_a_clear_coat_takes_nothing_from_white(matter, coat, roughness):
         assert found == pytest.approx(np.ones(3), abs=0.012), f"cosine {cosine}"
 
 
+@pytest.mark.parametrize("ior", [1.3, 1.5, 1.7])
+@pytest.mark.parametrize("roughness", [0.0, 0.3, 1.0])
+def test_at_grazing_a_coat_gives_no_more_than_came_in(roughness, ior):
+    """A body of the coat's own index has no interface: its facets reflect nothing, and no weight may make up for it."""
+    compiled = compile_surface(Surface({**ENAMEL, "roughness": roughness, "coat.amount": 1.0, "coat.ior": ior}))
+    for degrees in (80.0, 85.0, 89.0, 89.9):
+        cosine = np.cos(np.radians(degrees))
+        assert 0.9 < directional_albedo(compiled, cosine, [550.0])[0] < 1.012, degrees
+
+
 def test_a_coat_deepens_what_lies_below_and_its_colour_deepens_aslant():
     brass = {"metalness": 1.0, "constants": "brass-70-30", "roughness": 0.8}
     bare, coated = (compile_surface(Surface({**brass, "coat.amount": a})) for a in (0.0, 1.0))

@@ -10,7 +10,7 @@ from functools import lru_cache
 import numpy as np
 
 from .observers import WAVELENGTHS, grid_weights
-from .spaces import RGB_TO_XYZ, XYZ_TO_RGB, adaptation
+from .spaces import RGB_TO_XYZ, XYZ_TO_RGB
 
 _T = (WAVELENGTHS - 580.0) / 200.0
 _POWERS = np.stack([_T**2, _T, np.ones_like(_T)])
@@ -88,11 +88,11 @@ def reflectance_of_rgb(rgb):
 def sensor_matrix():
     """Weights (81, 3) from radiance on `WAVELENGTHS` to linear Rec.709 in which a flat 1 reads 1, 1, 1.
 
-    The picture's white is the equal-energy spectrum, adapted to the D65 of Rec.709 by CAT16.
+    Radiances are relative to daylight D65, the white of Rec.709: a flat 1 is that light. So a surface lit by it has the
+    colour in the picture that an instrument tells of it under D65.
     """
-    w = grid_weights("E")
-    adapt = adaptation(w.sum(axis=0), RGB_TO_XYZ @ np.ones(3))
-    return w @ (XYZ_TO_RGB @ adapt).T
+    rgb = grid_weights("D65") @ XYZ_TO_RGB.T
+    return rgb / rgb.sum(axis=0)
 
 
 @lru_cache(maxsize=1)
@@ -120,7 +120,7 @@ def light_basis():
     found = lsq_linear(np.vstack(rows), aim, bounds=(0.0, 1.0), tol=1e-12).x.reshape(2, n)
     excess = np.maximum(found.sum(axis=0), 1.0)
     red, green = found / excess
-    return np.column_stack([red, green, 1.0 - red - green])
+    return np.column_stack([red, green, np.maximum(1.0 - red - green, 0.0)])
 
 
 def coefficients_of_rgb(rgb):

@@ -31,6 +31,11 @@ def wavelength_samples(wavelengths):
     return index, x - index, np.minimum(np.round(x).astype(np.int64), WAVELENGTHS.size - 1)
 
 
+_PANELS = 3
+_WIDE = 0.1
+"""Into so many parts the rule is laid for a lobe as seen through a coat, where its slope width reaches the cut."""
+
+
 @kernel
 def _sent_share(cos_o, side, way, polar, weights, turns, index, fraction, grid,
                 scalars, spectra, tables, curves, out):  # fmt: skip
@@ -55,30 +60,42 @@ def _sent_share(cos_o, side, way, polar, weights, turns, index, fraction, grid,
     parts = np.empty((rows.LOBES, n))
     out[:] = 0.0
     near, far = lobes.diffuse_probabilities(cos_o, side, scalars, props, grid, tables, curves, value)
-    coat, near_cosine, far_cosine, finish, haze = lobes.mixture(cos_o, side, near, far, scalars, curves)
-    for lobe in range(4):
+    coat, near_cosine, far_cosine, bare, bent = lobes.mixture(cos_o, side, near, far, scalars, props, curves, value)
+    for lobe in range(6):
         share = near_cosine if way > 0.0 else far_cosine
         ax = ay = 0.0
         if lobe == 3:
             share = coat if way > 0.0 else 0.0
             ax, ay = scalars[rows.COAT_X], scalars[rows.COAT_Y]
+        elif lobe > 3:
+            share = bent * (scalars[rows.HAZE] if lobe == 5 else 1.0 - scalars[rows.HAZE]) if way > 0.0 else 0.0
         elif lobe > 0:
-            share = haze if lobe == 2 else finish
+            share = bare * (scalars[rows.HAZE] if lobe == 2 else 1.0 - scalars[rows.HAZE])
             ax = scalars[rows.HAZE_X] if lobe == 2 else scalars[rows.ALPHA_X]
             ay = scalars[rows.HAZE_Y] if lobe == 2 else scalars[rows.ALPHA_Y]
         if share <= 0.0:
             continue
-        for a in range(polar.shape[0]):
+        # What the coat throws back down cuts its lobes off sharply: panels keep the cut small.
+        panels = 1
+        if lobe > 3:
+            _, ax, _ = lobes.below_widths(lobe - 4, lobes.drawn_blur(cos_o, scalars[rows.COAT_IOR]), scalars)
+            panels = _PANELS if ax > _WIDE else 1
+        for a in range(panels * polar.shape[0]):
+            node = a // panels
+            place = (polar[node] + a - panels * node) / panels
             for b in range(turns):
                 u = span * (b + 0.5) / turns
-                weight = share * weights[a] / turns
+                weight = share * weights[node] / (turns * panels)
                 if lobe == 0:
-                    r = math.sqrt(polar[a])
+                    r = math.sqrt(place)
                     wi[0] = r * math.cos(2.0 * math.pi * u)
                     wi[1] = r * math.sin(2.0 * math.pi * u)
-                    wi[2] = way * math.sqrt(1.0 - polar[a])
+                    wi[2] = way * math.sqrt(1.0 - place)
+                elif lobe > 3:
+                    if not lobes.drawn_bent(wo, u, place, lobe - 4, scalars, wi):
+                        continue
                 else:
-                    hx, hy, hz = sample_visible_normal(wo[0], wo[1], cos_o, ax, ay, u, polar[a])
+                    hx, hy, hz = sample_visible_normal(wo[0], wo[1], cos_o, ax, ay, u, place)
                     cos_d = min(1.0, wo[0] * hx + wo[1] * hy + cos_o * hz)
                     if lobe < 3:
                         mean, passed = facets.interface_reflectance(cos_d, side, scalars, props, value)

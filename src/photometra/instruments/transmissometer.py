@@ -14,6 +14,7 @@ from ..colour import WAVELENGTHS, interpolated
 from ..errors import InputError
 from ..optics.media import interreflections
 from ..optics.slab import directions, slab_shares
+from ..optics.slopes import within_two_faces
 from ..surface import facets, rows
 from .integrate import directional_albedo
 
@@ -56,8 +57,7 @@ def _within_receptor(compiled, index):
     haze = compiled.scalars[rows.HAZE]
 
     def share(x, y):
-        # Of two faces with the same heavy-tailed slopes the sum is all but one face of twice their square.
-        return bend * bend / (bend * bend + 2.0 * compiled.scalars[x] * compiled.scalars[y])
+        return within_two_faces(bend / np.sqrt(compiled.scalars[x] * compiled.scalars[y]))
 
     return (1.0 - haze) * share(rows.ALPHA_X, rows.ALPHA_Y) + haze * share(rows.HAZE_X, rows.HAZE_Y)
 

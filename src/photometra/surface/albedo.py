@@ -5,7 +5,7 @@ normals, for the very roughness of the surface, so no table is shipped or interp
 """
 
 import math
-from dataclasses import dataclass
+from dataclasses import dataclass, fields
 from functools import lru_cache
 
 import numpy as np
@@ -29,14 +29,16 @@ _GRAIN_POLAR, _GRAIN_TURNS = _rule(24), 32
 """With strokes every turn of the light is visited too, each a little less finely."""
 
 
+def cosine_weights(cosines):
+    """Weights (n,) of a table at growing cosines for its cosine-weighted mean, exact where linear between them."""
+    a, b = cosines[:-1], cosines[1:]
+    step = b - a
+    return np.append(step * (2.0 * a + b) / 3.0, 0.0) + np.append(0.0, step * (a + 2.0 * b) / 3.0)
+
+
 @lru_cache(maxsize=4)
 def _hemisphere(count):
-    """Weights of a table over the cosine for its cosine-weighted mean, exact where it is linear between samples."""
-    step = 1.0 / (count - 1)
-    weights = 2.0 * np.linspace(0.0, 1.0, count) * step
-    weights[0] = 2.0 * step * step / 6.0
-    weights[-1] = 2.0 * (step / 2.0 - step * step / 6.0)
-    return weights
+    return cosine_weights(np.linspace(0.0, 1.0, count))
 
 
 def hemispherical(table):
@@ -45,9 +47,9 @@ def hemispherical(table):
 
 
 @kernel
-def _shared(row, place, amount):
-    """Add an amount to the two samples of a row nearest to a place of 0..1."""
-    x = min(max(place, 0.0), 1.0) * (row.shape[0] - 1)
+def shared(row, x, amount):
+    """Add an amount to the two samples of a row nearest to a place 0..n - 1."""
+    x = min(max(x, 0.0), row.shape[0] - 1.0)
     k = min(int(x), row.shape[0] - 2)
     row[k] += amount * (1.0 - (x - k))
     row[k + 1] += amount * (x - k)
@@ -80,17 +82,19 @@ def _facet_shares(ax, ay, phi, eta, mu, polar, polar_weights, turns, reflected, 
                     y = 2.0 * cos_o * hy - sy
                     g = weight * g_o / (g_o + smith_lambda(x, y, z, ax, ay))
                     if c2 > 0.0:
-                        _shared(reflected[i], cos_o, g)
+                        shared(reflected[i], cos_o * (reflected.shape[1] - 1), g)
                     else:
                         total[i] += g
-                    _shared(landed[i], z, g)
+                    shared(landed[i], z * (landed.shape[1] - 1), g)
                 if c2 > 0.0:
                     q = cos_o / eta - math.sqrt(c2)
                     z = q * hz - c / eta
                     if z < 0.0:
                         x = q * hx - sx / eta
                         y = q * hy - sy / eta
-                        _shared(passed[i], cos_o, weight / (1.0 + smith_lambda(x, y, -z, ax, ay)))
+                        shared(
+                            passed[i], cos_o * (passed.shape[1] - 1), weight / (1.0 + smith_lambda(x, y, -z, ax, ay))
+                        )
 
 
 FACETS = np.linspace(0.0, 1.0, 128)
@@ -135,6 +139,11 @@ class Shares:
     reflected_turn: np.ndarray | None
     passed_turn: np.ndarray | None
     total_turn: np.ndarray | None
+
+    def mixed_with(self, wide, haze):
+        """These shares and those of a haze together."""
+        pairs = ((getattr(self, f.name), getattr(wide, f.name)) for f in fields(Shares))
+        return Shares(*(None if a is None or b is None else (1.0 - haze) * a + haze * b for a, b in pairs))
 
     def split(self, f):
         """(reflected, passed) for reflectances `f` (FACETS.size, ...) of facets, (COSINES, ...) each."""
@@ -208,18 +217,24 @@ def _body_kernel(mu, r, turns, out):
             out[i, j] = total / turns
 
 
+@lru_cache(maxsize=16)
+def _body_operator(diffuse_roughness):
+    """(COSINES, COSINES): from a table over the cosine to what a white body of it sends out."""
+    f = np.empty((COSINES, COSINES))
+    _body_kernel(np.minimum(MU, 1.0), diffuse_roughness, 24, f)
+    return math.pi * f * _hemisphere(COSINES)
+
+
 def body_weight(passed, diffuse_roughness):
     """Weight w by cosine so that w(o) w(i) f(o, i), f a body of albedo 1, takes in just what `passed` lets in.
 
     Reciprocal and lossless at once: the symmetric scaling of Sinkhorn (1964), solved by its fixed point.
     passed: (..., COSINES).
     """
+    even = passed / np.sqrt(np.maximum(hemispherical(passed), 1e-12))[..., None]
     if diffuse_roughness <= 0.0:
-        return passed / np.sqrt(np.maximum(hemispherical(passed), 1e-12))[..., None]
-    f = np.empty((COSINES, COSINES))
-    _body_kernel(np.minimum(MU, 1.0), float(diffuse_roughness), 24, f)
-    operator = math.pi * f * _hemisphere(COSINES)
-    return _balanced(operator, passed, passed / np.sqrt(np.maximum(hemispherical(passed), 1e-12))[..., None])
+        return even
+    return _balanced(_body_operator(float(diffuse_roughness)), passed, even)
 
 
 def _balanced(operator, passed, w):

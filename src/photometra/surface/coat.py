@@ -1,26 +1,16 @@
-"""The coat's arrays: what it reflects itself, and how it lets through what lies below.
+"""The coat's arrays: what it reflects itself, and what is seen of the base below it, by the balance in `buried`.
 
-Below a coat every facet has the coat's index above it and meets light bent by it (`lobes`). Two symmetric weights,
-one for the mirror lobes and one for the body, let in just what the coat passes on, so that white below stays white.
-What the coat throws back down meets the base again: as each round loses what the base absorbs, dark and coloured bases
-get darker and more saturated (after Saunderson 1942, as in OpenPBR 1.1).
+A surface that is coated in part is the mixture of the bare one and of the coated one.
 """
+
+import math
 
 import numpy as np
 
 from ..optics.fresnel import fresnel_dielectric
-from . import rows
-from .albedo import (
-    FACETS,
-    MU,
-    body_weight,
-    facet_shares,
-    finish_weight,
-    hemispherical,
-    landed_of,
-    lost_turn,
-    multiple_scattering_lobe,
-)
+from . import facets, rows
+from .albedo import FACETS, MU, body_weight, facet_shares, finish_weight, hemispherical, lost_turn
+from .buried import BLUR, FACET_COSINES, Balance, blurred_landing
 from .spectrum import reflectance_of
 from .split import split_of
 
@@ -29,10 +19,15 @@ COLOUR_UM = 50.0
 """The thickness at which a coat has its colour."""
 _LEAST_BELOW = 0.05
 """However dark the base, this share of the draws goes there."""
+_LITTLE = 0.01
+_STEPS = 12
+"""Of the fixed point by which the finish's lobe gets its energy."""
+_MOST = 9.0
+"""No coat lets more than so many times as much go on below as would go on without it."""
 
 
 def compile_coat(surface, widths, scalars, curves):
-    """Fill in the coat's own lobe; returns what it passes on by cosine, (COSINES,), or None where there is no coat.
+    """Fill in the coat's own lobe; returns the `Sides` of its face, or None where there is no coat.
 
     widths: the slope widths of the coat's face, across the strokes and along them.
     """
@@ -60,28 +55,147 @@ def compile_coat(surface, widths, scalars, curves):
         curves[rows.COAT_PASS_TURN : rows.COAT_PASS_TURN + 2] = passes / np.maximum(parts.passed[0], 1e-9)
     curves[rows.COAT_REFLECTS] = sides[0][0][0]
     scalars[rows.COAT_MULTIPLE] = np.pi * hemispherical(curve)
-    return parts.passed[0]
+    return parts
 
 
-def cover(surface, passed, albedo, scalars, tables):
-    """Fill in how the coat lets through what lies below, whose hemispherical albedo by wavelength is `albedo`."""
-    ior = scalars[rows.COAT_IOR]
-    landed = landed_of(scalars)
-    over_finish = finish_weight(passed, landed, *multiple_scattering_lobe(1.0 - landed.sum(axis=1)))
-    over_body = body_weight(passed[None], surface["diffuse_roughness"])[0]
+def bury(surface, face, scalars, spectra, tables, bare):
+    """Fill in what is seen of the base under the coat, whose own face has these `Sides`.
+
+    bare: (share let in below by wavelength and cosine, share a bare sheet lets through by the same or None).
+    """
     white = np.maximum(reflectance_of(surface["coat.colour"]), _DARKEST) ** (surface["coat.thickness"] / COLOUR_UM)
-    bent = np.sqrt(1.0 - (1.0 - MU**2) / ior**2)
-    once = white[:, None] ** (0.5 / bent)
-    # Light from a mirror base comes up within the way out; from a body it fills all angles, and most are thrown back.
-    let_out = hemispherical(passed)
-    scalars[rows.BELOW_COAT] = max(_LEAST_BELOW, let_out * float(albedo.mean()))
-    back_mirror, back_even = 1.0 - let_out, 1.0 - let_out / ior**2
-    back_finish = back_mirror + (back_even - back_mirror) * surface["roughness"]
-    tables[rows.COAT_OVER_FINISH] = over_finish * once * np.sqrt(_darkened(albedo, back_finish))[:, None]
-    tables[rows.COAT_OVER_BODY] = over_body * once * np.sqrt(_darkened(albedo, back_even))[:, None]
-    tables[rows.COAT_PASS] = passed * once * _darkened(albedo, back_even)[:, None]
+    # Where nothing but the body has a colour, one wavelength stands for all.
+    count = 1 if scalars[rows.ACHROMATIC] > 0.0 and scalars[rows.METALNESS] <= 0.0 and np.ptp(white) < 1e-9 else None
+    balance = Balance(scalars, np.sqrt(white[:count]), face)
+    base = _Base(surface, scalars, spectra[:, :count], balance)
+    first = balance.first(base.facets)
+    lit = base.lit * _body_of(surface, base)
+    if scalars[rows.SHEET] > 0.0:
+        # Coated alike on both sides: what is even and what is odd about the sheet's middle go separately.
+        through = scalars[rows.TRANSLUCENCY]
+        finish, even, _ = balance.all(base.finish + base.clear, base.passed, lit)
+        finish, odd = 0.5 * finish, balance.all(base.finish - base.clear, base.passed, (1.0 - 2.0 * through) * lit)
+        finish, odd = finish + 0.5 * odd[0], odd[1]
+        seen, let = 0.5 * (even + odd), 0.5 * (even - odd)
+        tables[rows.COAT_PASS] = np.sqrt(np.clip(let / np.maximum(bare[1], 1e-9), 0.0, _MOST))
+    else:
+        share = (1.0 - scalars[rows.METALNESS]) * scalars[rows.TRANSMISSION]
+        finish, seen, let = balance.all(base.finish, base.passed, lit, share * base.passed)
+        tables[rows.COAT_PASS] = np.clip(let / np.maximum(share * bare[0], 1e-9), 0.0, _MOST)
+    rest = _finish(scalars, tables, white[:count], balance, base, first, finish)
+    bare_body = np.maximum(base.lit * spectra[rows.BODY], 1e-6)[:, None]
+    body = body_weight(np.maximum(seen - finish, 0.0) / bare_body, surface["diffuse_roughness"])
+    tables[rows.COAT_BODY] = body / np.maximum(tables[rows.BODY_WEIGHT], 1e-9)
+    scalars[rows.COAT_REST_SCALE] = math.sqrt(math.pi * rest)
+    scalars[rows.BELOW_COAT] = max(_LEAST_BELOW, float(hemispherical(seen + let).mean()))
 
 
-def _darkened(albedo, back):
-    """How much less a base gives than a white one would, where `back` of its light is thrown back to it."""
-    return (1.0 - back) / (1.0 - back * albedo)
+def _finish(scalars, tables, white, balance, base, first, finish):
+    """Fill in the finish's lobe and its even rest; returns the rest's mean.
+
+    first, finish: what leaves of it after one round and in all, by wavelength and cosine. The lobe has the energy of
+    the first round, and of later ones as far as they go the same way.
+    """
+    landed, met = blurred_landing(scalars)
+    weight = finish_weight(balance.enter @ (base.landing @ balance.leave), landed, MU * 0.0, 0.0)
+    widest = scalars[rows.ALPHA_X] ** 2 + 0.5 * scalars[rows.COAT_X] ** 2
+    sharp = math.exp(-widest / BLUR**2) * (1.0 - scalars[rows.HAZE])
+    bent = np.sqrt(1.0 - (1.0 - MU**2) / balance.ior**2)
+    lobe = weight * white[:, None] ** (0.5 / bent)
+    most = 2.0 * lobe
+    wanted = first + sharp * np.maximum(finish - first, 0.0)
+    # Facets reflect alike all over a lobe: their mean at each cosine stands for them.
+    reflects = (met @ base.reflected / np.maximum(met.sum(axis=1), 1e-12)[:, None]).T
+    for _ in range(_STEPS):
+        # Where facets reflect next to nothing no weight makes up for it: what is missing is the rest's.
+        lobe = np.minimum(lobe * np.sqrt(wanted / np.maximum(reflects * lobe * (lobe @ landed.T), 1e-12)), most)
+    tables[rows.COAT_FINISH] = lobe
+    rest = np.maximum(finish - reflects * lobe * (lobe @ landed.T), 0.0)
+    mean = hemispherical(rest)[:, None]
+    tables[rows.COAT_REST] = rest / np.sqrt(math.pi * np.maximum(mean, 1e-12))
+    return float(mean.mean())
+
+
+def _body_of(surface, base):
+    """What a body sends back of the light that the base's interface passes to it, by wavelength."""
+    colour = reflectance_of(surface["colour"])
+    return colour * base.escape / (1.0 - colour * (1.0 - base.escape))
+
+
+class _Base:
+    """What the base does with light inside the coat, by wavelength, on the grid of a `Balance`.
+
+    reflected: what a facet reflects by its cosine; landing: where facets that reflect all send light; facets: the
+    base's facets alone; finish: with the light they lose at first; clear: what a clear wall sends on to its other side;
+    passed: what is let in by cosine; escape: the share of a body's light that gets out at once; lit: how much of the
+    surface is a body.
+    """
+
+    def __init__(self, surface, scalars, spectra, balance):
+        self._scalars, self._props, self._balance = scalars, np.ascontiguousarray(spectra), balance
+        count, nodes = spectra.shape[1], balance.cosines.size
+        self.landing = balance.facets.sum(axis=1)
+        lost = np.clip(1.0 - self.landing.sum(axis=1), 0.0, 1.0)
+        mean_lost = float(lost @ balance.weights)
+        taken = lost / max(mean_lost, 1e-9)
+        m, t = scalars[rows.METALNESS], scalars[rows.TRANSMISSION]
+        self.reflected, self.lit = np.zeros((FACET_COSINES.size, count)), (1.0 - m) * (1.0 - t)
+        self.clear, back = np.zeros((count, nodes, nodes)), np.zeros((count, nodes))
+        self.passed, self.escape = np.zeros((count, nodes)), np.ones(count)
+        if m > 0.0:
+            f = self._reflectances(True)
+            mean = 2.0 * np.trapezoid(f * FACET_COSINES[:, None], FACET_COSINES, axis=0)
+            again = mean**2 * (1.0 - mean_lost) / (1.0 - mean * mean_lost)
+            self.reflected += m * f
+            back += m * again[:, None] * lost
+        if m < 1.0:
+            f = self._reflectances(False)
+            passed, through, relative = self._let_in(f, mean_lost)
+            if scalars[rows.SHEET] > 0.0 and t > 0.0:
+                wall, let = np.empty_like(f), np.empty_like(f)
+                facets.wall_reflectances(FACET_COSINES, rows.UNDER, scalars, self._props, wall, let)
+                f = f + t * (wall - f)
+                self.clear += (1.0 - m) * t * balance.lobes(let)
+            else:
+                # What is not sent back is let in, on this very grid.
+                sent = balance.lobes(f).sum(axis=2) + (1.0 - through)[:, None] * lost
+                passed = np.clip(1.0 - sent, 0.0, 1.0)
+            self.reflected += (1.0 - m) * f
+            back += (1.0 - m) * (1.0 - through)[:, None] * lost
+            self.passed, self.escape = passed, passed @ balance.weights / relative**2
+        self.facets = balance.lobes(self.reflected)
+        self.finish = self.facets + balance.even(back, taken)
+
+    def _reflectances(self, metal):
+        out = np.empty((FACET_COSINES.size, self._props.shape[1]))
+        facets.facet_reflectances(FACET_COSINES, rows.UNDER, metal, self._scalars, self._props, out)
+        return out
+
+    def _let_in(self, f, mean_lost):
+        """(passed by cosine, share of the lost light that goes through, relative index) of the base's interface."""
+        relative = self._props[rows.ETA] / self._scalars[rows.COAT_IOR]
+        # Where the two do not differ there is still an interface, one that bends nothing.
+        relative = np.where(np.abs(relative - 1.0) < 1e-6, 1.0 + 1e-6, relative)
+        is_simple = mean_lost < _LITTLE or (np.abs(relative - 1.0) < 1e-3).all()
+        if self._scalars[rows.SHEET] <= 0.0 and is_simple:
+            # What is let in is what is not sent back; of the little that is lost a facet's mean goes on.
+            let = 1.0 - 2.0 * np.trapezoid(f * FACET_COSINES[:, None], FACET_COSINES, axis=0)
+            return np.ones((relative.size, self._balance.cosines.size)), let, relative
+        sides = []
+        for index in (relative, 1.0 / relative):
+            shares = self._shares(float(index.mean()))
+            bare = fresnel_dielectric(np.maximum(FACETS, 1e-6)[:, None], index)
+            sides.append([part.T for part in shares.split(bare)])
+        if self._scalars[rows.FILM] > 0.0:
+            at_facets = np.stack([np.interp(FACETS, FACET_COSINES, column) for column in f.T], axis=1)
+            sides[0] = [part.T for part in self._shares(float(relative.mean())).split(at_facets)]
+        parts = split_of(*sides[0], *sides[1], relative)
+        passed = np.stack([np.interp(self._balance.cosines, MU, row) for row in parts.passed])
+        return passed, parts.out_through, relative
+
+    def _shares(self, index):
+        scalars, haze = self._scalars, self._scalars[rows.HAZE]
+        one = facet_shares(scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y], index)
+        if haze <= 0.0:
+            return one
+        return one.mixed_with(facet_shares(scalars[rows.HAZE_X], scalars[rows.HAZE_Y], index), haze)

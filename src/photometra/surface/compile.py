@@ -1,7 +1,7 @@
 """From a surface's parameters to the arrays that the kernels read."""
 
 import math
-from dataclasses import dataclass, fields
+from dataclasses import dataclass
 
 import numpy as np
 
@@ -32,7 +32,7 @@ from .albedo import (
     lost_turn,
     multiple_scattering_lobe,
 )
-from .coat import compile_coat, cover
+from .coat import bury, compile_coat
 from .constants import FROM_MODEL, FROM_READING, table
 from .model import Surface
 from .spectrum import coefficients_of, reflectance_of
@@ -148,18 +148,15 @@ def compile_surface(surface: Surface, constants_reading=None) -> CompiledSurface
     _compile_finish(surface, scalars)
     _compile_film(surface, scalars, spectra)
     constants = body_constants(surface, constants_reading)
-    through_coat = compile_coat(
-        surface, _widths(surface["coat.roughness"], surface["coat.anisotropy"]), scalars, curves
-    )
-    metalness, albedo = surface["metalness"], np.zeros(n)
-    if metalness > 0.0:
-        albedo += metalness * _compile_metal(surface, constants, scalars, spectra, curves)
-    if metalness < 1.0:
-        albedo += (1.0 - metalness) * _compile_dielectric(
-            surface, constants, constants_reading, scalars, spectra, tables
-        )
-    if through_coat is not None:
-        cover(surface, through_coat, albedo, scalars, tables)
+    coat_widths = _widths(surface["coat.roughness"], surface["coat.anisotropy"])
+    coat_face = compile_coat(surface, coat_widths, scalars, curves)
+    bare = (np.zeros((1, rows.COSINES)), np.zeros((1, rows.COSINES)))
+    if surface["metalness"] > 0.0:
+        _compile_metal(surface, constants, scalars, spectra, curves)
+    if surface["metalness"] < 1.0:
+        bare = _compile_dielectric(surface, constants, constants_reading, scalars, spectra, tables)
+    if coat_face is not None:
+        bury(surface, coat_face, scalars, spectra, tables, bare)
     if surface["sheen.amount"] > 0.0:
         _compile_sheen(surface, scalars, spectra, curves)
     # A kernel takes a spectrum between two samples; one more column spares it the test at the end.
@@ -252,9 +249,7 @@ def _shares(scalars, eta) -> Shares:
     shares = facet_shares(scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y], eta)
     if haze <= 0.0:
         return shares
-    wide = facet_shares(scalars[rows.HAZE_X], scalars[rows.HAZE_Y], eta)
-    pairs = ((getattr(shares, f.name), getattr(wide, f.name)) for f in fields(Shares))
-    return Shares(*(None if a is None or b is None else (1.0 - haze) * a + haze * b for a, b in pairs))
+    return shares.mixed_with(facet_shares(scalars[rows.HAZE_X], scalars[rows.HAZE_Y], eta), haze)
 
 
 def _reflectances(scalars, spectra, side, metal):
@@ -265,7 +260,7 @@ def _reflectances(scalars, spectra, side, metal):
 
 
 def _compile_metal(surface, constants, scalars, spectra, curves):
-    """Fill in the metal; returns its hemispherical albedo by wavelength."""
+    """Fill in the metal."""
     spectra[rows.METAL_TINT] = reflectance_of(surface["tint"])
     if surface["constants"]:
         spectra[rows.METAL_A], spectra[rows.METAL_B] = constants
@@ -284,11 +279,10 @@ def _compile_metal(surface, constants, scalars, spectra, curves):
     f = hemispherical(_reflectances(scalars, spectra, rows.FRONT, True).T)
     scalars[rows.METAL_MULTIPLE_SCALE] = np.sqrt(np.pi * lost)
     spectra[rows.METAL_MULTIPLE] = f * f * (1.0 - lost) / (1.0 - f * lost)
-    return f * (1.0 - lost) + spectra[rows.METAL_MULTIPLE] * lost
 
 
 def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
-    """Fill in the dielectric; returns its hemispherical albedo by wavelength, light that goes on below counted in."""
+    """Fill in the dielectric; returns what is let in, and of a sheet what is let through, by wavelength and cosine."""
     eta = np.maximum(constants[0], 1.0 + 1e-6)
     spectra[rows.ETA] = eta
     dispersive = bool(np.ptp(eta) > 1e-9)
@@ -299,23 +293,25 @@ def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
     count = WAVELENGTHS.size if dispersive or scalars[rows.FILM] > 0.0 or scalars[rows.SHEET] > 0.0 else 1
     scalars[rows.ACHROMATIC] = float(count == 1)
     if scalars[rows.SHEET] > 0.0:
-        passed, passed_turn = _compile_sheet(scalars, spectra, tables)
+        passed, passed_turn, let = _compile_sheet(scalars, spectra, tables)
     else:
         passed, passed_turn = _compile_interface(eta[:count], scalars, spectra, tables)
+        let = None
     let_in = hemispherical(passed)
     tables[rows.BODY_WEIGHT] = body_weight(passed, surface["diffuse_roughness"])
     if passed_turn is not None:
         tables[rows.BODY_TURN : rows.BODY_TURN + 2] = tables[rows.BODY_WEIGHT] * passed_turn / np.maximum(passed, 1e-9)
     # Light thrown back down under the interface meets the body again: 1 - let_in / n² of it each time.
     colour = reflectance_of(surface["colour"])
-    coat = scalars[rows.COAT]
-    escape = let_in / (eta * (1.0 - coat + coat / max(scalars[rows.COAT_IOR], 1.0))) ** 2
+    escape = let_in / eta**2
     if surface.applies("subsurface.radius"):
         _compile_subsurface(surface, escape, scalars, spectra)
     body = colour * escape / (1.0 - colour * (1.0 - escape))
     _compile_body(surface, body, escape, spectra)
-    below = scalars[rows.TRANSMISSION]
-    return 1.0 - let_in * (1.0 - below) * (1.0 - body)
+    if let is not None:
+        t, m = scalars[rows.TRANSMISSION], scalars[rows.METALNESS]
+        let = (1.0 - m) * (t * let + (1.0 - t) * passed * spectra[rows.THROUGH_BODY][:, None])
+    return passed, let
 
 
 def _compile_body(surface, body, escape, spectra):
@@ -379,7 +375,7 @@ def _compile_sheet(scalars, spectra, tables):
     props = np.ascontiguousarray(spectra)
     face = _reflectances(scalars, spectra, rows.FRONT, False)
     wall, let = np.empty_like(face), np.empty_like(face)
-    facets.wall_reflectances(FACETS, scalars, props, wall, let)
+    facets.wall_reflectances(FACETS, rows.FRONT, scalars, props, wall, let)
     mixed = face + t * (wall - face)
     reflected, passed = (shares.reflected @ mixed).T, (shares.reflected @ (1.0 - mixed)).T
     lost = np.broadcast_to(1.0 - shares.reflected.sum(axis=1), reflected.shape)
@@ -396,7 +392,8 @@ def _compile_sheet(scalars, spectra, tables):
         lost_by_turn = -shares.reflected_turn.sum(axis=2)[:, None]
         tables[rows.MULTIPLE_OUT_TURN : rows.MULTIPLE_OUT_TURN + 2] = lost_turn(lost_by_turn, mean)
         turn = _by_wavelength(shares.reflected_turn @ (1.0 - face)) + through[:, None] * lost_by_turn
-    return np.clip(into_body, 0.0, 1.0), turn
+    let_through = (shares.reflected @ let).T + (through * kept)[:, None] * lost
+    return np.clip(into_body, 0.0, 1.0), turn, let_through
 
 
 def _interface(scalars, spectra, side, count):

@@ -6,24 +6,32 @@ from ..optics.fibres import fibre_brdf
 from ..optics.fresnel import dielectric_scalar
 from ..optics.jit import kernel
 from ..optics.microfacet import ggx_d, half_way, smith_lambda
+from .buried import blur, drawn_blur
+from .facets import interface_reflectance
 from .rows import (
+    ALPHA_X,
+    ALPHA_Y,
     ANISOTROPIC,
     BELOW_COAT,
     BODY_LOBE,
     COAT,
+    COAT_BODY,
     COAT_CURVE,
+    COAT_FINISH,
     COAT_IOR,
     COAT_LOBE,
     COAT_MULTIPLE,
-    COAT_OVER_BODY,
-    COAT_OVER_FINISH,
     COAT_PASS,
     COAT_PASS_TURN,
     COAT_REFLECTS,
+    COAT_REST,
     COAT_TURN,
     COAT_X,
     COAT_Y,
     FINISH_LOBE,
+    HAZE,
+    HAZE_X,
+    HAZE_Y,
     INNER,
     REVERSE_LOBE,
     SHEEN,
@@ -33,6 +41,8 @@ from .rows import (
     SHEEN_OVER_FINISH,
     SHEEN_SPREAD,
     THROUGH_LOBE,
+    TRANSMISSION,
+    UNDER,
     at_cosine,
     at_direction,
     turn_at,
@@ -51,22 +61,95 @@ def coat_shares(mu_o, side, scalars, curves):
 
 
 @kernel
-def coated(wo, wi, side, density, sheet, scalars, grid, tables, curves, parts):
-    """Lay the coat over what is evaluated so far, add its own lobe, and return the density with it.
+def bent_share(mu_o, side, scalars, props, reflectance):
+    """Of the draws of a facet, the share that is drawn as seen through the coat; the rest is drawn bare."""
+    if side == INNER or scalars[COAT] <= 0.0:
+        return 0.0
+    if scalars[TRANSMISSION] <= 0.0:
+        return scalars[COAT]
+    # What goes on below is drawn bare.
+    mean, passed = interface_reflectance(mu_o, side, scalars, props, reflectance)
+    return scalars[COAT] * mean / (mean + passed) if mean + passed > 0.0 else 0.0
 
-    A sheet is coated on both sides, so that light through it meets the coat as reflected light does.
+
+@kernel
+def under_coat(x, y, z, ior):
+    """A direction outside, bent into the coat."""
+    x /= ior
+    y /= ior
+    return x, y, math.copysign(math.sqrt(max(0.0, 1.0 - x * x - y * y)), z)
+
+
+@kernel
+def below_widths(lobe, blurred, scalars):
+    """(share, slope width across the strokes, along them) of the finish (0) or its haze (1), seen through the coat.
+
+    blurred: the sum of `blur` on the way down and up; a slope of the coat turns light half as far as one of the base.
+    """
+    haze = scalars[HAZE]
+    x = scalars[HAZE_X] if lobe == 1 else scalars[ALPHA_X]
+    y = scalars[HAZE_Y] if lobe == 1 else scalars[ALPHA_Y]
+    blurred *= 0.25
+    return (
+        haze if lobe == 1 else 1.0 - haze,
+        math.sqrt(x * x + blurred * scalars[COAT_X] * scalars[COAT_X]),
+        math.sqrt(y * y + blurred * scalars[COAT_Y] * scalars[COAT_Y]),
+    )
+
+
+@kernel
+def _bent_facets(wo, wi, scalars):
+    """(value, density, cosine at the facet) of the finish and its haze through the coat, before Fresnel and weights.
+
+    Directions are bent inside; solid angles outside are larger by n² μ′ / μ.
+    """
+    ior = scalars[COAT_IOR]
+    ox, oy, oz = under_coat(wo[0], wo[1], wo[2], ior)
+    ix, iy, iz = under_coat(wi[0], wi[1], wi[2], ior)
+    hx = ox + ix
+    hy = oy + iy
+    hz = oz + iz
+    inv = 1.0 / math.sqrt(hx * hx + hy * hy + hz * hz)
+    hx *= inv
+    hy *= inv
+    hz *= inv
+    value = 0.0
+    density = 0.0
+    both = blur(wo[2], ior) + blur(wi[2], ior)
+    for lobe in range(2):
+        share, ax, ay = below_widths(lobe, both, scalars)
+        if share <= 0.0:
+            continue
+        d = share * ggx_d(hx, hy, hz, ax, ay) / (4.0 * oz)
+        value += d / (1.0 + smith_lambda(ox, oy, oz, ax, ay) + smith_lambda(ix, iy, iz, ax, ay))
+        _, ax, ay = below_widths(lobe, drawn_blur(wo[2], ior), scalars)
+        d = share * ggx_d(hx, hy, hz, ax, ay) / (4.0 * oz)
+        density += d / (1.0 + smith_lambda(ox, oy, oz, ax, ay))
+    wider = wi[2] / (ior * ior * iz)
+    return value * wider, density * wider, min(1.0, ox * hx + oy * hy + oz * hz)
+
+
+@kernel
+def coated(wo, wi, side, density, facets_drawn, sheet, scalars, props, grid, tables, curves, parts):
+    """Mix what is evaluated so far, the bare surface, with the coated one, and return the density with it.
+
+    facets_drawn: the chance of a facet as seen through the coat, of what lies below. A sheet is coated on both sides.
     """
     coat = scalars[COAT]
     mu_o = wo[2]
     mu_i = wi[2]
     facets, lost = coat_shares(mu_o, side, scalars, curves)
-    density *= 1.0 - facets - lost
+    below = 1.0 - facets - lost
+    density *= below
     n = parts.shape[1]
-    if mu_i < 0.0 and not sheet:
+    if mu_i < 0.0:
         for j in range(n):
-            parts[THROUGH_LOBE, j] *= 1.0 - coat + coat * at_cosine(tables[COAT_PASS, grid[j]], mu_o)
+            let = at_cosine(tables[COAT_PASS, grid[j]], mu_o)
+            if sheet:
+                let *= at_cosine(tables[COAT_PASS, grid[j]], -mu_i)
+            parts[THROUGH_LOBE, j] *= 1.0 - coat + coat * let
+            parts[REVERSE_LOBE, j] *= 1.0 - coat + coat * let
         return density
-    mu_i = abs(mu_i)
     more = 1.0
     if scalars[ANISOTROPIC] > 0.0:
         more += turn_at(curves[COAT_PASS_TURN], curves[COAT_PASS_TURN + 1], wo[0], wo[1], mu_o)
@@ -74,15 +157,17 @@ def coated(wo, wi, side, density, sheet, scalars, grid, tables, curves, parts):
         more = max(0.0, more)
     # A mirror lobe comes up as it went down: the turn must count once, not twice.
     once = math.sqrt(more)
+    value, drawn, cos_d = _bent_facets(wo, wi, scalars)
+    density += below * facets_drawn * drawn
+    interface_reflectance(cos_d, UNDER, scalars, props, parts[COAT_LOBE])
     for j in range(n):
-        over = _through_coat(tables[COAT_OVER_FINISH, grid[j]], coat * once, coat, mu_o, mu_i)
-        parts[FINISH_LOBE, j] *= over
-        parts[THROUGH_LOBE, j] *= over
-        over = _through_coat(tables[COAT_OVER_BODY, grid[j]], coat * more, coat, mu_o, mu_i)
-        parts[BODY_LOBE, j] *= over
-        parts[REVERSE_LOBE, j] *= over
-    if wi[2] < 0.0:
-        return density
+        g = grid[j]
+        lobe = at_cosine(tables[COAT_FINISH, g], mu_o) * at_cosine(tables[COAT_FINISH, g], mu_i) * value
+        rest = at_cosine(tables[COAT_REST, g], mu_o) * at_cosine(tables[COAT_REST, g], mu_i) * mu_i
+        body = at_cosine(tables[COAT_BODY, g], mu_o) * at_cosine(tables[COAT_BODY, g], mu_i)
+        parts[FINISH_LOBE, j] *= 1.0 - coat
+        parts[FINISH_LOBE, j] += coat * (once * lobe * parts[COAT_LOBE, j] + more * rest)
+        parts[BODY_LOBE, j] *= 1.0 - coat + coat * more * body
     hx, hy, hz, cos_d = half_way(wo, wi[0], wi[1], mu_i)
     ax = scalars[COAT_X]
     ay = scalars[COAT_Y]
@@ -95,12 +180,6 @@ def coated(wo, wi, side, density, sheet, scalars, grid, tables, curves, parts):
     for j in range(n):
         parts[COAT_LOBE, j] = coat * value
     return density + facets * d / (1.0 + lam_o) + lost * mu_i / math.pi
-
-
-@kernel
-def _through_coat(weight, turned, coat, mu_o, mu_i):
-    """What the coat leaves of light that goes down through it and comes up again; `turned` is the coat by direction."""
-    return 1.0 - coat + turned * at_cosine(weight, mu_o) * at_cosine(weight, mu_i)
 
 
 @kernel

@@ -9,7 +9,6 @@ from ..optics.media import interreflections
 from .rows import (
     ABSORPTION,
     ACHROMATIC,
-    COAT,
     COAT_IOR,
     ETA,
     FACE_EDGE,
@@ -26,6 +25,7 @@ from .rows import (
     REVERSE,
     SHEET,
     TRANSMISSION,
+    UNDER,
     WALL,
     WAVELENGTH,
 )
@@ -51,12 +51,6 @@ def _filmed(f, cos_d, outer, base, film_k, scalars, props, j):
 
 
 @kernel
-def _under_coat(cos_d, scalars):
-    """Cosine at a facet of light that came in at `cos_d` and was bent by the coat."""
-    return math.sqrt(1.0 - (1.0 - cos_d * cos_d) / (scalars[COAT_IOR] * scalars[COAT_IOR]))
-
-
-@kernel
 def _dielectric_under(cos_d, outer, scalars, props, j):
     # Over a clear body the film is clear too: what it would absorb must not count as let in.
     eta = props[ETA, j]
@@ -68,19 +62,14 @@ def _dielectric_under(cos_d, outer, scalars, props, j):
 
 @kernel
 def dielectric_facet(cos_d, side, scalars, props, j):
-    """Reflectance of a dielectric facet, its film and the coat above it counted, at the call's j-th wavelength."""
+    """Reflectance of a dielectric facet with its film at the call's j-th wavelength, on a side or UNDER the coat."""
     if side == INNER:
         eta = props[ETA, j]
         f = dielectric_scalar(cos_d, 1.0 / eta)
         if scalars[FILM] <= 0.0:
             return f
         return _filmed(f, cos_d, eta, complex(1.0, 0.0), 0.0, scalars, props, j)
-    if scalars[FILM] <= 0.0 and scalars[COAT] <= 0.0:
-        return dielectric_scalar(cos_d, props[ETA, j])
-    f = _dielectric_under(cos_d, 1.0, scalars, props, j)
-    if scalars[COAT] > 0.0:
-        f += scalars[COAT] * (_dielectric_under(_under_coat(cos_d, scalars), scalars[COAT_IOR], scalars, props, j) - f)
-    return f
+    return _dielectric_under(cos_d, scalars[COAT_IOR] if side == UNDER else 1.0, scalars, props, j)
 
 
 @kernel
@@ -89,8 +78,8 @@ def wall_facet(cos_d, side, scalars, props, j):
 
     A film lies on the outer face; a wall of index 1 with a film is a bubble. Both faces' sum is Stokes's (1862).
     """
-    eta = props[ETA, j]
-    first = dielectric_facet(cos_d, FRONT, scalars, props, j)
+    first = dielectric_facet(cos_d, UNDER if side == UNDER else FRONT, scalars, props, j)
+    eta = props[ETA, j] / (scalars[COAT_IOR] if side == UNDER else 1.0)
     second = dielectric_scalar(cos_d, eta)
     if side == REVERSE:
         first, second = second, first
@@ -112,16 +101,12 @@ def _metal_under(cos_d, outer, scalars, props, j):
 
 
 @kernel
-def metal_facet(cos_d, scalars, props, j):
-    """Reflectance of a metal facet, film, coat above and tint counted, at the call's j-th wavelength."""
+def metal_facet(cos_d, side, scalars, props, j):
+    """Reflectance of a metal facet with film and tint at the call's j-th wavelength, from outside or UNDER the coat."""
     if scalars[FACE_EDGE] > 0.0:
         f = face_edge_scalar(cos_d, props[METAL_A, j], props[METAL_B, j])
-    elif scalars[FILM] <= 0.0 and scalars[COAT] <= 0.0:
-        f = conductor_scalar(cos_d, props[METAL_A, j], props[METAL_B, j])
     else:
-        f = _metal_under(cos_d, 1.0, scalars, props, j)
-        if scalars[COAT] > 0.0:
-            f += scalars[COAT] * (_metal_under(_under_coat(cos_d, scalars), scalars[COAT_IOR], scalars, props, j) - f)
+        f = _metal_under(cos_d, scalars[COAT_IOR] if side == UNDER else 1.0, scalars, props, j)
     return f * props[METAL_TINT, j]
 
 
@@ -131,17 +116,17 @@ def facet_reflectances(cosines, side, metal, scalars, props, out):
     for i in range(cosines.shape[0]):
         for j in range(props.shape[1]):
             if metal:
-                out[i, j] = metal_facet(cosines[i], scalars, props, j)
+                out[i, j] = metal_facet(cosines[i], side, scalars, props, j)
             else:
                 out[i, j] = dielectric_facet(cosines[i], side, scalars, props, j)
 
 
 @kernel
-def wall_reflectances(cosines, scalars, props, reflected, let):
+def wall_reflectances(cosines, side, scalars, props, reflected, let):
     """What facets of a clear wall reflect and let through, by cosine and wavelength, into two arrays (m, n)."""
     for i in range(cosines.shape[0]):
         for j in range(props.shape[1]):
-            reflected[i, j], let[i, j] = wall_facet(cosines[i], FRONT, scalars, props, j)
+            reflected[i, j], let[i, j] = wall_facet(cosines[i], side, scalars, props, j)
 
 
 @kernel
@@ -172,7 +157,7 @@ def interface_reflectance(cos_d, side, scalars, props, out):
                 passed += 1.0 - f
             f *= 1.0 - m
         if m > 0.0:
-            f += m * metal_facet(cos_d, scalars, props, j)
+            f += m * metal_facet(cos_d, side, scalars, props, j)
         out[j] = f
         mean += f
     return mean / n, (1.0 - m) * t * passed / n

@@ -22,7 +22,8 @@ import math
 from ..optics.diffuse import oren_nayar_parts
 from ..optics.jit import kernel
 from ..optics.microfacet import ggx_d, half_way, sample_visible_normal, smith_lambda
-from .covers import coat_shares, coated, fibred
+from .buried import drawn_blur
+from .covers import below_widths, bent_share, coat_shares, coated, fibred, under_coat
 from .facets import dielectric_facet, interface_reflectance, relative_index, wall_facet
 from .rows import (
     ACHROMATIC,
@@ -35,6 +36,10 @@ from .rows import (
     BODY_TURN,
     BODY_WEIGHT,
     COAT,
+    COAT_IOR,
+    COAT_LOBE,
+    COAT_REST,
+    COAT_REST_SCALE,
     COAT_X,
     COAT_Y,
     DIFFUSE_ROUGHNESS,
@@ -120,6 +125,8 @@ def diffuse_probabilities(mu_o, side, scalars, props, grid, tables, curves, refl
     far = through + lost_far
     if scalars[SHEEN] > 0.0 and side != INNER:
         near += at_cosine(curves[SHEEN_REFLECTS], mu_o)
+    if scalars[COAT] > 0.0 and side != INNER:
+        near += scalars[COAT] * scalars[COAT_REST_SCALE] * at_cosine(tables[COAT_REST, grid[0]], mu_o)
     total = spec + passed + near + far
     if total <= 0.0:
         return 0.5, 0.0
@@ -145,7 +152,11 @@ def evaluate(wo, wi, side, near, far, scalars, props, grid, tables, curves, part
         return 0.0
     m = 0.0 if side == INNER else scalars[METALNESS]
     t = 1.0 if side == INNER else scalars[TRANSMISSION]
-    micro = 1.0 - near - far
+    coat = scalars[COAT] if side != INNER else 0.0
+    # The coat's row is room for this, and nothing yet.
+    bent = (1.0 - near - far) * bent_share(mu_o, side, scalars, props, parts[COAT_LOBE])
+    parts[COAT_LOBE, :] = 0.0
+    micro = 1.0 - near - far - bent
     sheet = scalars[SHEET] > 0.0
     density = 0.0
     if mu_i > 0.0:
@@ -154,9 +165,8 @@ def evaluate(wo, wi, side, near, far, scalars, props, grid, tables, curves, part
         density = _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, parts)
     elif t * (1.0 - m) > 0.0:
         density = _refracted(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, parts)
-    coat = scalars[COAT]
-    if coat > 0.0 and side != INNER:
-        density = coated(wo, wi, side, density, sheet, scalars, grid, tables, curves, parts)
+    if coat > 0.0:
+        density = coated(wo, wi, side, density, bent, sheet, scalars, props, grid, tables, curves, parts)
     if scalars[SHEEN] > 0.0 and side != INNER:
         fibred(wo, wi, sheet, scalars, props, curves, parts)
     for lobe in range(parts.shape[0]):
@@ -330,14 +340,34 @@ def _mirrored(wo, ax, ay, u0, u1, wi):
 
 
 @kernel
-def mixture(mu_o, side, near, far, scalars, curves):
+def drawn_bent(wo, u0, u1, lobe, scalars, wi):
+    """Reflect wo about a facet as seen through the coat, into wi; False where the coat throws that back down."""
+    ior = scalars[COAT_IOR]
+    ox, oy, oz = under_coat(wo[0], wo[1], wo[2], ior)
+    _, ax, ay = below_widths(lobe, drawn_blur(wo[2], ior), scalars)
+    hx, hy, hz = sample_visible_normal(ox, oy, oz, ax, ay, u0, u1)
+    cos_o = ox * hx + oy * hy + oz * hz
+    x = ior * (2.0 * cos_o * hx - ox)
+    y = ior * (2.0 * cos_o * hy - oy)
+    z2 = 1.0 - x * x - y * y
+    if 2.0 * cos_o * hz - oz <= 0.0 or z2 <= 1e-12:
+        return False
+    wi[0] = x
+    wi[1] = y
+    wi[2] = math.sqrt(z2)
+    return True
+
+
+@kernel
+def mixture(mu_o, side, near, far, scalars, props, curves, reflectance):
     """Probabilities with which `sample` draws: (the coat's facets, a cosine lobe on the viewer's side, one beyond, a
-    facet of the finish, a facet of its haze); they sum to 1. near, far: the `diffuse_probabilities` at mu_o."""
+    bare facet, a facet seen through the coat); they sum to 1. Facets are of the haze by its share. near, far: the
+    `diffuse_probabilities` at mu_o; reflectance: room for one by wavelength."""
     coat, multiple = coat_shares(mu_o, side, scalars, curves)
     below = 1.0 - coat - multiple
     facets = below * (1.0 - near - far)
-    haze = scalars[HAZE]
-    return coat, multiple + near * below, far * below, (1.0 - haze) * facets, haze * facets
+    bent = bent_share(mu_o, side, scalars, props, reflectance)
+    return coat, multiple + near * below, far * below, (1.0 - bent) * facets, bent * facets
 
 
 @kernel
@@ -349,7 +379,7 @@ def sample(wo, side, near, far, u0, u1, u2, scalars, props, grid, tables, curves
     mu_o = wo[2]
     if mu_o <= 0.0:
         return 0.0
-    coat, near_cosine, far_cosine, finish, haze = mixture(mu_o, side, near, far, scalars, curves)
+    coat, near_cosine, far_cosine, bare, bent = mixture(mu_o, side, near, far, scalars, props, curves, out)
     if u2 < coat:
         _mirrored(wo, scalars[COAT_X], scalars[COAT_Y], u0, u1, wi)
         if wi[2] <= 0.0:
@@ -361,11 +391,16 @@ def sample(wo, side, near, far, u0, u1, u2, scalars, props, grid, tables, curves
         wi[1] = r * math.sin(phi)
         z = math.sqrt(max(1e-12, 1.0 - u0))
         wi[2] = z if u2 < coat + near_cosine else -z
+    elif u2 < coat + near_cosine + far_cosine + bent:
+        u2 = (u2 - coat - near_cosine - far_cosine) / bent
+        if not drawn_bent(wo, u0, u1, 1 if u2 < scalars[HAZE] else 0, scalars, wi):
+            return 0.0
     else:
-        # What is left of the number decides between reflection and refraction.
-        u2 -= coat + near_cosine + far_cosine
+        # What is left of the number decides between finish and haze, then between reflection and refraction.
+        u2 = (u2 - coat - near_cosine - far_cosine - bent) / max(bare, 1e-300)
+        haze = scalars[HAZE]
         lobe = 1 if u2 < haze else 0
-        u2 = u2 / haze if lobe == 1 else (u2 - haze) / max(finish, 1e-300)
+        u2 = u2 / haze if lobe == 1 else (u2 - haze) / max(1.0 - haze, 1e-300)
         _, ax, ay = _widths(lobe, scalars)
         hx, hy, hz, cos_o = _mirrored(wo, ax, ay, u0, u1, wi)
         mean = passed = 0.0

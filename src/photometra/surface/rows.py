@@ -25,7 +25,9 @@ SHEEN, SHEEN_SPREAD = range(29, 31)
 # light that goes through (only for whether any does: the spectra have it in them).
 SHEET, WALL, TRANSLUCENCY = range(31, 34)
 # Whether index and tables of the dielectric are the same at every wavelength: one then stands for all.
-ACHROMATIC, SCALARS = range(34, 36)
+ACHROMATIC = 34
+# What turns COAT_REST into a share of the light.
+COAT_REST_SCALE, SCALARS = range(35, 37)
 
 # Spectra. METAL_A, METAL_B: n and k, or face and edge reflectance.
 METAL_A, METAL_B, METAL_MULTIPLE, METAL_TINT, ETA, BODY, BODY_MULTIPLE, ABSORPTION = range(8)
@@ -44,9 +46,9 @@ BODY_WEIGHT, MULTIPLE_OUT, MULTIPLE_IN = range(3)
 # How each of these changes with the turn about the normal, where the finish has strokes: two rows each, times the
 # cosines of twice and four times the angle from across them.
 BODY_TURN, MULTIPLE_OUT_TURN, MULTIPLE_IN_TURN = range(3, 9, 2)
-# What the coat lets through: weights of what lies below, for its mirror lobes and for its body, whose products count
-# the way down and up, absorption and the light thrown back under the coat; and the share that goes on below.
-COAT_OVER_FINISH, COAT_OVER_BODY, COAT_PASS, TABLES = range(9, 13)
+# Under the coat: weights of the finish's lobe, whose products count the way down and up; the light of later rounds,
+# scaled like MULTIPLE_OUT; weights of the body against the bare one; what goes on below against the bare surface.
+COAT_FINISH, COAT_REST, COAT_BODY, COAT_PASS, TABLES = range(9, 14)
 
 # Curves over the cosine alone: lost energy of the metal and of the coat (scaled like MULTIPLE_OUT), and the share of
 # the light that the coat's facets reflect.
@@ -60,6 +62,8 @@ COSINES = 64
 
 # The sides a surface is seen from: from outside; from its interior; from the reverse of a sheet.
 FRONT, INNER, REVERSE = range(3)
+# Of a facet: that light comes to it inside the coat, at the cosine it has there.
+UNDER = 3
 
 # What light can have met at a surface, as `lobes.evaluate` tells them apart.
 SHEEN_LOBE, COAT_LOBE, FINISH_LOBE, BODY_LOBE, THROUGH_LOBE, REVERSE_LOBE, LOBES = range(7)

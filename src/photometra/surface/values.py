@@ -54,6 +54,18 @@ def _unit_factor(text, p):
 
 def parse_number(p: Parameter, text: str, within=None):
     """A number as typed (`0.38 um`, `gloss 0.7`, `12 %`) in the parameter's own unit, range checked."""
+    return checked_number(p, _typed(p, text))
+
+
+def parse_length(p: Parameter, name, text: str):
+    """A length as typed (`60`, `6 cm`, `0,5`) in the unit of p, without its range; InputError, under `name`."""
+    try:
+        return _typed(p, text)
+    except InputError as error:
+        raise InputError(str(error).replace(p.name, name, 1)) from None
+
+
+def _typed(p, text):
     match = _NUMBER.match(text.strip().replace("−", "-"))
     if not match:
         raise InputError(f"{p.name}: '{text.strip()}' is not a number")
@@ -70,7 +82,7 @@ def parse_number(p: Parameter, text: str, within=None):
             known = f"; it takes {', '.join(p.converters)}" if p.converters else ""
             raise InputError(f"{p.name}: '{word}' is not a convention it knows{known}")
         value = CONVERTERS[word.lower()][0](value)
-    return checked_number(p, value)
+    return value
 
 
 def checked_number(p, value):

@@ -1,0 +1,290 @@
+"""What lies under a coat, as seen through it: light bent, blurred, absorbed, and thrown back and forth.
+
+Directional albedos come from an exact balance on a grid of cosines inside the coat (adding, averaged over the turn
+about the normal): with R the base, C the coat's inner face and E the absorption of one passage, light that goes down
+comes up and out as y = E R E (t + C y). The finish keeps a lobe: that of the base in bent directions, its slopes
+widened by what two passages through a rough coat add, α² + ¼ (k_o² + k_i²) α_c² with k = 1 − μ / (n μ′) (variances
+as Belcour 2018 tracks them; k: Stam 2001, by Snell's law on a tilted facet), times two
+symmetric weights that give it the balance's energy. Later rounds and lost light leave evenly (a product of two tables);
+the body is weighted by Williams & Clapper's (1953) way out.
+"""
+
+import math
+from functools import lru_cache
+
+import numpy as np
+
+from ..optics.fresnel import dielectric_scalar
+from ..optics.jit import kernel
+from ..optics.microfacet import ggx_d, sample_visible_normal, smith_lambda
+from . import rows
+from .albedo import MU, cosine_weights, shared
+
+_BEYOND, _WITHIN = 12, 20
+NODES = _BEYOND + _WITHIN
+"""Cosines inside the coat: those of total reflection, and those that lead out, even in the cosine outside."""
+FACET_COSINES = np.linspace(0.0, 1.0, 40)
+_FACETS = FACET_COSINES.size
+_POLAR, _TURNS, _TURNS_WITH_STROKES = 32, 12, 24
+_APART = 3
+_NO_TURN = np.zeros(1)
+_TURNS_OF_STROKES = (np.arange(4) + 0.5) * np.pi / 8.0
+BLUR = 0.08
+"""Slope width above which later rounds no longer follow the mirror direction of the first."""
+
+
+@kernel
+def blur(mu, ior):
+    """By how much a slope of the coat turns light that passes it at a cosine outside, squared: (1 - μ / (n μ′))²."""
+    bent = math.sqrt(1.0 - (1.0 - mu * mu) / (ior * ior))
+    k = 1.0 - mu / (ior * bent)
+    return k * k
+
+
+@kernel
+def drawn_blur(mu, ior):
+    """The `blur` with which facets are drawn for light at a cosine: wide enough for what leaves more aslant."""
+    return blur(mu, ior) + blur(0.5 * mu, ior)
+
+
+@kernel
+def _node(nu, ior):
+    """Where a cosine inside the coat stands on the grid, 0..NODES - 1."""
+    out2 = 1.0 - ior * ior * (1.0 - nu * nu)
+    if out2 >= 0.0:
+        return _BEYOND + math.sqrt(out2) * (_WITHIN - 1)
+    edge = math.sqrt(1.0 - 1.0 / (ior * ior))
+    return min(nu / edge, 1.0) * _BEYOND
+
+
+def inner_cosines(ior):
+    """The cosines of the grid, (NODES,)."""
+    edge = math.sqrt(1.0 - 1.0 / ior**2)
+    outside = np.linspace(0.0, 1.0, _WITHIN)
+    return np.concatenate([np.linspace(0.0, edge, _BEYOND, endpoint=False), np.sqrt(1.0 - (1.0 - outside**2) / ior**2)])
+
+
+@kernel
+def _met(sx, sy, c, ax, ay, turn, u1):
+    """(normal, cosine to it, mirrored direction) of a facet drawn for light from (sx, sy, c).
+
+    Without strokes half a turn stands for all of it.
+    """
+    hx, hy, hz = sample_visible_normal(sx, sy, c, ax, ay, 0.5 * turn if ax == ay else turn, u1)
+    cos_o = min(1.0, sx * hx + sy * hy + c * hz)
+    return hx, hy, hz, cos_o, 2.0 * cos_o * hx - sx, 2.0 * cos_o * hy - sy, 2.0 * cos_o * hz - c
+
+
+@kernel
+def _by_facet(shares, cos_o, place, amount):
+    """Add an amount to (_FACETS, n) shares at a facet's cosine and a place 0..n - 1."""
+    x = cos_o * (shares.shape[0] - 1)
+    f = min(int(x), shares.shape[0] - 2)
+    shared(shares[f], place, amount * (1.0 - (x - f)))
+    shared(shares[f + 1], place, amount * (x - f))
+
+
+@kernel
+def _through_face(ax, ay, eta, ior, cosines, goes_in, phis, polar, weights, turns, reflected, passed):
+    """Single scattering of the coat's face, eta far over near, from each cosine to those of the grid inside.
+
+    goes_in: from outside, so that what passes lands inside; else from inside, and what is reflected does.
+    """
+    for i in range(cosines.shape[0]):
+        c = max(cosines[i], 1e-4)
+        s = math.sqrt(1.0 - c * c)
+        for phi in phis:
+            sx, sy = s * math.cos(phi), s * math.sin(phi)
+            g_o = 1.0 + smith_lambda(sx, sy, c, ax, ay)
+            for a in range(polar.shape[0]):
+                for b in range(turns):
+                    hx, hy, hz, cos_o, x, y, z = _met(sx, sy, c, ax, ay, (b + 0.5) / turns, polar[a])
+                    weight = weights[a] / (turns * phis.shape[0])
+                    f = dielectric_scalar(cos_o, eta)
+                    if z > 0.0:
+                        g = weight * f * g_o / (g_o + smith_lambda(x, y, z, ax, ay))
+                        if goes_in:
+                            reflected[i, 0] += g
+                        else:
+                            shared(reflected[i], _node(z, ior), g)
+                    c2 = 1.0 - (1.0 - cos_o * cos_o) / (eta * eta)
+                    if c2 > 0.0:
+                        q = cos_o / eta - math.sqrt(c2)
+                        z = q * hz - c / eta
+                        if z < 0.0:
+                            x, y = q * hx - sx / eta, q * hy - sy / eta
+                            g = weight * (1.0 - f) / (1.0 + smith_lambda(x, y, -z, ax, ay))
+                            if goes_in:
+                                shared(passed[i], _node(-z, ior), g)
+                            else:
+                                passed[i, 0] += g
+
+
+@kernel
+def _base_shares(ax, ay, ior, cosines, phis, polar, weights, turns, shares):
+    """(NODES, _FACETS, NODES): from each cosine over which facets to which cosine, of facets that reflect all."""
+    for i in range(cosines.shape[0]):
+        c = max(cosines[i], 1e-4)
+        s = math.sqrt(1.0 - c * c)
+        for phi in phis:
+            sx, sy = s * math.cos(phi), s * math.sin(phi)
+            g_o = 1.0 + smith_lambda(sx, sy, c, ax, ay)
+            for a in range(polar.shape[0]):
+                for b in range(turns):
+                    _, _, _, cos_o, x, y, z = _met(sx, sy, c, ax, ay, (b + 0.5) / turns, polar[a])
+                    if z <= 0.0:
+                        continue
+                    g = weights[a] / (turns * phis.shape[0]) * g_o / (g_o + smith_lambda(x, y, z, ax, ay))
+                    _by_facet(shares[i], cos_o, _node(z, ior), g)
+
+
+@kernel
+def _bent_landing(base_x, base_y, coat_x, coat_y, ior, cosines, phis, polar, weights, turns, landed):
+    """Over which facets to which cosine outside a lobe in bent directions sends light, (COSINES, _FACETS, COSINES);
+    what is thrown back is left out."""
+    for i in range(cosines.shape[0]):
+        added = 0.25 * drawn_blur(cosines[i], ior)
+        ax = math.sqrt(base_x * base_x + added * coat_x * coat_x)
+        ay = math.sqrt(base_y * base_y + added * coat_y * coat_y)
+        c = math.sqrt(1.0 - (1.0 - cosines[i] ** 2) / (ior * ior))
+        s = math.sqrt(max(0.0, 1.0 - c * c))
+        for phi in phis:
+            sx, sy = s * math.cos(phi), s * math.sin(phi)
+            drawn = 1.0 + smith_lambda(sx, sy, c, ax, ay)
+            for a in range(polar.shape[0]):
+                for b in range(turns):
+                    hx, hy, hz, cos_o, x, y, z = _met(sx, sy, c, ax, ay, (b + 0.5) / turns, polar[a])
+                    out2 = 1.0 - ior * ior * (1.0 - z * z)
+                    if z <= 0.0 or out2 <= 0.0:
+                        continue
+                    out = math.sqrt(out2)
+                    # The lobe's own width goes by both directions.
+                    both = 0.25 * (blur(cosines[i], ior) + blur(out, ior))
+                    wx = math.sqrt(base_x * base_x + both * coat_x * coat_x)
+                    wy = math.sqrt(base_y * base_y + both * coat_y * coat_y)
+                    g = weights[a] / (turns * phis.shape[0]) * ggx_d(hx, hy, hz, wx, wy) / ggx_d(hx, hy, hz, ax, ay)
+                    g *= drawn / (1.0 + smith_lambda(sx, sy, c, wx, wy) + smith_lambda(x, y, z, wx, wy))
+                    _by_facet(landed[i], cos_o, out * (landed.shape[2] - 1), g)
+
+
+@lru_cache(maxsize=1)
+def _gauss():
+    nodes, weights = np.polynomial.legendre.leggauss(_POLAR)
+    return 0.5 * (nodes + 1.0), 0.5 * weights
+
+
+def _rule(is_even):
+    """(turns of the light, Gauss nodes and weights, turns of the facet) without strokes, or with them."""
+    return (_NO_TURN, *_gauss(), _TURNS) if is_even else (_TURNS_OF_STROKES, *_gauss(), _TURNS_WITH_STROKES)
+
+
+@lru_cache(maxsize=64)
+def _face(ax, ay, ior, out_through, in_through):
+    """(in (COSINES, NODES), out (NODES,), back (NODES, NODES)) of the coat's face, lost light given back.
+
+    What comes in at each cosine outside lands inside; of what goes up inside a share gets out, the rest is thrown back.
+    out_through, in_through: the share of the lost light that goes on, from outside and from inside.
+    """
+    inner = inner_cosines(ior)
+    # From outside a third of the cosines will do: where light lands changes slowly, how much is scaled later.
+    some = MU[::_APART]
+    sizes = ((some.size, NODES), (some.size, NODES), (NODES, NODES), (NODES, NODES))
+    r_out, t_in, r_in, t_out = (np.zeros(size) for size in sizes)
+    rule = _rule(ax == ay)
+    _through_face(ax, ay, ior, ior, some, True, *rule, r_out, t_in)
+    _through_face(ax, ay, 1.0 / ior, ior, inner, False, *rule, r_in, t_out)
+    weights = cosine_weights(inner)
+    out = t_out.sum(axis=1)
+    lost_out, lost_in = (
+        np.clip(1.0 - r.sum(axis=1) - t.sum(axis=1), 0.0, 1.0) for r, t in ((r_out, t_in), (r_in, t_out))
+    )
+    # Lost light leaves on either side as `split_of` says of the same face.
+    mean_in = float(lost_in @ weights)
+    if mean_in > 1e-9:
+        spread = lost_in * weights / mean_in
+        t_in = t_in + np.outer(lost_out * out_through, spread)
+        r_in = r_in + np.outer(lost_in * (1.0 - in_through), spread)
+        out = out + lost_in * in_through
+    between = np.stack([np.interp(MU, some, row) for row in np.eye(some.size)], axis=1)
+    return between @ t_in, out, r_in
+
+
+@lru_cache(maxsize=64)
+def _base(ax, ay, ior):
+    shares = np.zeros((NODES, _FACETS, NODES))
+    _base_shares(ax, ay, ior, inner_cosines(ior), *_rule(ax == ay), shares)
+    return shares
+
+
+@lru_cache(maxsize=64)
+def _landing(ax, ay, coat_x, coat_y, ior):
+    landed = np.zeros((MU.size, _FACETS, MU.size))
+    _bent_landing(ax, ay, coat_x, coat_y, ior, MU, *_rule(ax == ay and coat_x == coat_y), landed)
+    return landed.sum(axis=1), landed.sum(axis=2)
+
+
+def _mixed(scalars, of):
+    """What `of` gives of the slope widths of the finish and of its haze, together."""
+    haze = scalars[rows.HAZE]
+    first = of(scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y])
+    return first if haze <= 0.0 else (1.0 - haze) * first + haze * of(scalars[rows.HAZE_X], scalars[rows.HAZE_Y])
+
+
+def blurred_landing(scalars):
+    """Where the finish's lobe, as seen through the coat, sends light: to which cosine outside (COSINES, COSINES), and
+    over which facets (COSINES, _FACETS)."""
+    coat = tuple(float(scalars[row]) for row in (rows.COAT_X, rows.COAT_Y, rows.COAT_IOR))
+    return tuple(_mixed(scalars, lambda ax, ay, k=k: _landing(float(ax), float(ay), *coat)[k]) for k in range(2))
+
+
+class Balance:
+    """The balance of light under a coat, by wavelength, or by one that stands for all."""
+
+    def __init__(self, scalars, absorption, face):
+        """absorption: what one passage along the normal leaves, (wavelengths,); face: the `Sides` of the coat's own."""
+        self.ior = float(scalars[rows.COAT_IOR])
+        self.cosines = inner_cosines(self.ior)
+        self.weights = cosine_weights(self.cosines)
+        through = float(face.out_through[0]), float(face.in_through[0])
+        enter, self.leave, self.back = _face(scalars[rows.COAT_X], scalars[rows.COAT_Y], self.ior, *through)
+        self.enter = enter * (face.passed[0] / np.maximum(enter.sum(axis=1), 1e-9))[:, None]
+        self.once = absorption[:, None] ** (1.0 / np.maximum(self.cosines, 1e-3))
+        self.facets = _mixed(scalars, lambda ax, ay: _base(ax, ay, self.ior))
+
+    def first(self, facets):
+        """What leaves after one round on `facets` (wavelengths, NODES, NODES), by cosine outside."""
+        return self._down(facets) @ self.leave @ self.enter.T
+
+    def all(self, finish, passed, body, on=None):
+        """(what leaves of the finish alone, what leaves in all, what goes on below), by cosine outside.
+
+        finish: what the base's interface sends back (wavelengths, NODES, NODES); passed (wavelengths, NODES): what it
+        passes to a body, which sends a share `body` of it back evenly; on: what it passes to what lies below that. A
+        body adds one product of two vectors to the balance, so that one solution for the finish serves it (Sherman &
+        Morrison 1950), whatever its colour.
+        """
+        down = self._down(finish)
+        sources = [down @ self.leave, self.once * passed, self.once * (np.zeros_like(passed) if on is None else on)]
+        sources = np.stack(np.broadcast_arrays(*sources), axis=-1)
+        alone, lit, kept = np.moveaxis(np.linalg.solve(np.eye(NODES) - down @ self.back, sources), -1, 0)
+        spread = passed * self.weights / np.maximum(passed @ self.weights, 1e-9)[:, None] * self.once
+        again = body * self._dot(spread, lit @ self.back.T)
+        seen = body * self._dot(spread, self.leave + alone @ self.back.T) / (1.0 - again)
+        more = body * self._dot(spread, kept @ self.back.T) / (1.0 - again)
+        whole, below = alone + seen[:, None] * lit, kept + more[:, None] * lit
+        return alone @ self.enter.T, whole @ self.enter.T, below @ self.enter.T
+
+    def _down(self, base):
+        return self.once[:, :, None] * base * self.once[:, None, :]
+
+    @staticmethod
+    def _dot(a, b):
+        return np.einsum("lj,lj->l", *np.broadcast_arrays(a, b))
+
+    def lobes(self, reflectance):
+        """The base's facets (wavelengths, NODES, NODES) for what they reflect, (_FACETS, wavelengths)."""
+        return np.einsum("ifj,fl->lij", self.facets, reflectance, optimize=True)
+
+    def even(self, sent, taken):
+        """A base that sends on evenly: (wavelengths, NODES) of shares sent by cosine, spread as `taken`."""
+        return sent[:, :, None] * np.atleast_2d(taken * self.weights)[:, None, :]
