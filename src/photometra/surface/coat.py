@@ -137,20 +137,19 @@ class _Base:
         self.landing = balance.facets.sum(axis=1)
         lost = np.clip(1.0 - self.landing.sum(axis=1), 0.0, 1.0)
         mean_lost = float(lost @ balance.weights)
-        taken = lost / max(mean_lost, 1e-9)
         m, t = scalars[rows.METALNESS], scalars[rows.TRANSMISSION]
         self.reflected, self.lit = np.zeros((FACET_COSINES.size, count)), (1.0 - m) * (1.0 - t)
-        self.clear, back = np.zeros((count, nodes, nodes)), np.zeros((count, nodes))
+        self.clear, again = np.zeros((count, nodes, nodes)), np.zeros((count, nodes, nodes))
         self.passed, self.escape = np.zeros((count, nodes)), np.ones(count)
         if m > 0.0:
             f = self._reflectances(True)
             mean = 2.0 * np.trapezoid(f * FACET_COSINES[:, None], FACET_COSINES, axis=0)
-            again = mean**2 * (1.0 - mean_lost) / (1.0 - mean * mean_lost)
+            kept = mean**2 * (1.0 - mean_lost) / (1.0 - mean * mean_lost)
             self.reflected += m * f
-            back += m * again[:, None] * lost
+            again += m * balance.even(kept[:, None] * lost, lost / max(mean_lost, 1e-9))
         if m < 1.0:
             f = self._reflectances(False)
-            passed, through, relative = self._let_in(f, mean_lost)
+            passed, through, relative, own = self._let_in(f, lost, mean_lost)
             if scalars[rows.SHEET] > 0.0 and t > 0.0:
                 wall, let = np.empty_like(f), np.empty_like(f)
                 facets.wall_reflectances(FACET_COSINES, rows.UNDER, scalars, self._props, wall, let)
@@ -158,21 +157,23 @@ class _Base:
                 self.clear += (1.0 - m) * t * balance.lobes(let)
             else:
                 # What is not sent back is let in, on this very grid.
-                sent = balance.lobes(f).sum(axis=2) + (1.0 - through)[:, None] * lost
+                sent = balance.lobes(f).sum(axis=2) + (1.0 - through)[:, None] * own
                 passed = np.clip(1.0 - sent, 0.0, 1.0)
             self.reflected += (1.0 - m) * f
-            back += (1.0 - m) * (1.0 - through)[:, None] * lost
+            own_mean = np.maximum(own @ balance.weights, 1e-9)[..., None]
+            again += (1.0 - m) * balance.even((1.0 - through)[:, None] * own, own / own_mean)
             self.passed, self.escape = passed, passed @ balance.weights / relative**2
         self.facets = balance.lobes(self.reflected)
-        self.finish = self.facets + balance.even(back, taken)
+        self.finish = self.facets + again
 
     def _reflectances(self, metal):
         out = np.empty((FACET_COSINES.size, self._props.shape[1]))
         facets.facet_reflectances(FACET_COSINES, rows.UNDER, metal, self._scalars, self._props, out)
         return out
 
-    def _let_in(self, f, mean_lost):
-        """(passed by cosine, share of the lost light that goes through, relative index) of the base's interface."""
+    def _let_in(self, f, lost, mean_lost):
+        """(passed by cosine, share of the lost light that goes through, relative index, lost light by cosine) of the
+        base's interface."""
         relative = self._props[rows.ETA] / self._scalars[rows.COAT_IOR]
         # Where the two do not differ there is still an interface, one that bends nothing.
         relative = np.where(np.abs(relative - 1.0) < 1e-6, 1.0 + 1e-6, relative)
@@ -180,7 +181,7 @@ class _Base:
         if self._scalars[rows.SHEET] <= 0.0 and is_simple:
             # What is let in is what is not sent back; of the little that is lost a facet's mean goes on.
             let = 1.0 - 2.0 * np.trapezoid(f * FACET_COSINES[:, None], FACET_COSINES, axis=0)
-            return np.ones((relative.size, self._balance.cosines.size)), let, relative
+            return np.ones((relative.size, self._balance.cosines.size)), let, relative, lost
         sides = []
         for index in (relative, 1.0 / relative):
             shares = self._shares(float(index.mean()))
@@ -190,8 +191,11 @@ class _Base:
             at_facets = np.stack([np.interp(FACETS, FACET_COSINES, column) for column in f.T], axis=1)
             sides[0] = [part.T for part in self._shares(float(relative.mean())).split(at_facets)]
         parts = split_of(*sides[0], *sides[1], relative)
-        passed = np.stack([np.interp(self._balance.cosines, MU, row) for row in parts.passed])
-        return passed, parts.out_through, relative
+        own = np.clip(1.0 - sides[0][0] - sides[0][1], 0.0, 1.0)
+        passed, own = (
+            np.stack([np.interp(self._balance.cosines, MU, row) for row in rows_]) for rows_ in (parts.passed, own)
+        )
+        return passed, parts.out_through, relative, own
 
     def _shares(self, index):
         scalars, haze = self._scalars, self._scalars[rows.HAZE]
