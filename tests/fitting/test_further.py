@@ -17,15 +17,19 @@ class Level:
     """Says what the roughness is, `count` times over, and notes how it was asked."""
 
     def __init__(self, count=4, wanted=WANTED, sigma=SIGMA):
-        self.points, self.wanted, self.sigma = count, wanted, sigma
+        self.points, self.sigma, self.gain_sigma = count, sigma, 0.0
+        self.values = np.full(count, wanted)
         self.rough = False
         self.asked = []
 
-    def residuals(self, surface, cancel=None):
+    def model(self, surface, cancel=None):
         if cancel is not None and cancel.is_set():
             raise Cancelled
         self.asked.append((self.rough, surface["roughness"]))
-        return np.full(self.points, (surface["roughness"] - self.wanted) / self.sigma)
+        return np.full(self.points, surface["roughness"])
+
+    def sigmas(self):
+        return np.full(self.points, self.sigma)
 
 
 def test_it_is_solved_by_itself_with_the_error_bar_that_is_due():

@@ -34,7 +34,8 @@ def test_what_a_gauge_has_as_a_logarithm_is_solved_as_one():
     assert problem.at(x) == WAX
     with ThreadPoolExecutor(2) as pool:
         slopes = problem.slopes(x, pool)
-    assert slopes.shape == (42, 2) and np.isfinite(slopes).all()
+    # The gain of the reading is the third unknown, its prior the last residual.
+    assert slopes.shape == (43, 3) and np.isfinite(slopes).all()
 
 
 def test_a_coefficient_of_nothing_has_a_logarithm_too():
@@ -69,6 +70,7 @@ def test_words_for_what_cannot_be_told():
     said = [u.sentence for u in undetermined(["a", "b"], alike, np.ones(2, bool), np.zeros(2, bool))]
     assert said[0] == "the evidence cannot tell a and b apart: they only appear together"
     sigma, correlation = errors_of(np.diag([10.0, 100.0]), np.array([True, False]))
-    assert sigma[0] == pytest.approx(0.1) and np.isnan(sigma[1]) and correlation[0, 0] == pytest.approx(1.0)
+    # Its range is a prior of its own: 1 / sqrt(100 + 1).
+    assert sigma[0] == pytest.approx(101.0**-0.5) and np.isnan(sigma[1]) and correlation[0, 0] == pytest.approx(1.0)
     silent = [u.sentence for u in undetermined(["a"], np.zeros((2, 1)), np.zeros(1, bool), np.zeros(1, bool))]
     assert silent == ["no active reading depends on a"]

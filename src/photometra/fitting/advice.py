@@ -13,7 +13,7 @@ from ..readings.geometries import MULTI_ANGLE, THROUGH
 from ..surface import PARAMETERS, Surface, scalar_owner, scalars_of
 from .problem import Cancelled, Problem, free_names, range_of
 from .solver import counting
-from .uncertainty import covariance_of
+from .uncertainty import covariance_of, marginal
 
 _LOBES_DEG = (20.0, 45.0, 70.0)
 
@@ -44,13 +44,15 @@ def solvable_scalars(surface: Surface):
 
 
 def _slopes_by_reading(surface, readings, scalars, cancel, pool, constants):
-    """[(m, n)]: slopes of each reading's residuals by each scalar, at the surface as it stands."""
+    """[(m, n)]: slopes of each reading's residuals by each scalar, at the surface as it stands, its systematic effects
+    marginalised."""
     problem = Problem(surface, readings, scalars, cancel=cancel)
     problem.constants = constants
-    x = problem.here()
-    whole = problem.slopes(x, pool, lambda at: np.concatenate(problem.parts(at))) / problem.stretch(x)
+    x, n = problem.here(), len(scalars)
+    whole = problem.slopes(x, pool, lambda at: np.concatenate(problem.parts(at)))
     ends = np.cumsum([int(c.sum()) for c in problem.counted])
-    return np.split(whole, ends[:-1])
+    stretch = problem.stretch(x)
+    return [marginal(part[:, :n] / stretch, part[:, n:]) for part in np.split(whole, ends[:-1])]
 
 
 def sensitivities(surface: Surface, readings, cancel=None) -> Sensitivities:
@@ -115,8 +117,7 @@ def next_readings(surface: Surface, readings, free, bounds=None, size_mm=0.0, re
     with ThreadPoolExecutor(max_workers=thread_count()) as pool:
         active = counting(surface, readings)
         known = _slopes_by_reading(surface, active, scalars, cancel, pool, constants) if active else []
-        # Before any evidence a parameter lies somewhere in its range.
-        known = np.vstack([*known, np.diag(1.0 / width)]) * width
+        known = np.vstack([*known, np.zeros((1, width.size))]) * width
         before = _errors(known, width, scalars)
         for i, (key, setting, how) in enumerate(candidates):
             if cancel is not None and cancel.is_set():

@@ -1,17 +1,22 @@
 """What a solve minimises: the readings' residuals over free scalars within their ranges, and their slopes."""
 
+from collections import OrderedDict
+
 import numpy as np
 
 from ..errors import InputError
-from ..instruments import constants_reading, model_of
+from ..instruments import constants_reading, predicted
 from ..surface import PARAMETERS, Surface, scalar_owner, scalars_of
 from ..surface.compile import compile_measured
 from .agreement import colours_of
+from .effects import REACH, as_shown, effects_of, question_with
 
 _STEP, _RENDERED_STEP = 1e-4, 3e-3
 """What a slope is taken over, of a range: more where a render with its noise is in the loop."""
 _COLOUR_SIGMA = 0.002
 """Where a spectrum is met by red, green and blue alone: how closely its colour is, in L*, a*, b*."""
+_KEPT = 400
+"""How many models of readings are kept at a time."""
 _ROUGH_COLOUR, _ROUGH_COEFFICIENT = 0.15, 0.5
 """How much a spectrum's neighbours may bend against each other: of a reflectance, of a coefficient's own size."""
 
@@ -65,12 +70,17 @@ def _offset_of(scalar):
 class Problem:
     """Residuals and slopes over one set of readings; counts its evaluations and obeys a cancel.
 
-    Where a whole spectrum is free, further residuals say that its numbers hang together, so that a spectrum is smooth
-    where the evidence leaves it open; `points` is how many residuals are evidence.
+    Its unknowns x are the free scalars, as the solver's own numbers (`inward`), and after them the systematic
+    `effects`, in their standard uncertainties. `points` is how many residuals are evidence, with the priors of the
+    effects, which come after the readings'.
 
-    further: evidence that is no reading, as a photograph: it has `points`, and `residuals(surface, cancel)` in standard
-    uncertainties, (points,), noisy but always the same for the same surface. by_colour: spectra of reflectance count
-    by their colour above all, where red, green and blue cannot follow them.
+    Where a whole spectrum is free, further residuals say that its numbers hang together, so that a spectrum is smooth
+    where the evidence leaves it open.
+
+    further: evidence that is no reading, as a photograph: `points` values, `model(surface, cancel)` (points,), noisy but
+    always the same for the same surface, their standard uncertainties `sigmas()`, and `gain_sigma`, that of a factor
+    they share. by_colour: spectra of reflectance count by their colour above all, where red, green and blue cannot
+    follow them.
     """
 
     def __init__(
@@ -80,15 +90,19 @@ class Problem:
         self._bounds, self._by_colour = bounds, by_colour
         self._offset = np.array([_offset_of(s) for s in scalars])
         ranges = np.array([range_of(s, bounds or {}) for s in scalars], float).reshape(-1, 2)
-        self.low, self.high = self.inward(ranges[:, 0]), self.inward(ranges[:, 1])
+        self.effects = effects_of(readings, surface, further)
+        reach = np.full(len(self.effects), REACH)
+        self.low = np.concatenate([self.inward(ranges[:, 0]), -reach])
+        self.high = np.concatenate([self.inward(ranges[:, 1]), reach])
         self.constants = constants_reading(readings)
         self.sigmas = [r.stacked()[1] for r in readings]
         self.counted = [r.counted for r in readings]
-        self.points = int(sum(c.sum() for c in self.counted)) + (further.points if further else 0)
+        self.points = int(sum(c.sum() for c in self.counted)) + (further.points if further else 0) + len(self.effects)
         self.report, self.cancel = report, cancel
         self.evaluations = 0
         self.best = float("inf")
         self._spectra = self._free_spectra()
+        self._kept = OrderedDict()
 
     def _free_spectra(self):
         """[(indices of a spectrum's scalars in order, how much they may bend)]."""
@@ -111,41 +125,85 @@ class Problem:
             return np.where(np.isnan(self._offset), values, np.log(np.asarray(values, float) + self._offset))
 
     def outward(self, x):
-        """The inverse of `inward`."""
+        """The inverse of `inward`, of all unknowns: the scalars' values."""
+        x = np.asarray(x, float)[: self._offset.size]
         with np.errstate(over="ignore"):
             return np.where(np.isnan(self._offset), x, np.maximum(np.exp(x) - self._offset, 0.0))
 
     def stretch(self, x):
         """How far a scalar moves for one of the solver's numbers, at x."""
+        x = np.asarray(x, float)[: self._offset.size]
         return np.where(np.isnan(self._offset), 1.0, np.exp(np.where(np.isnan(self._offset), 0.0, x)))
+
+    def _whole(self, scalars):
+        """All unknowns, from scalars inward: no effect is there."""
+        return np.clip(np.concatenate([scalars, np.zeros(len(self.effects))]), self.low, self.high)
 
     def here(self):
         """The surface's own scalars, inward."""
-        return np.clip(self.inward([self.surface.scalar(s) for s in self.scalars]), self.low, self.high)
+        return self._whole(self.inward([self.surface.scalar(s) for s in self.scalars]))
 
     def awake(self):
         """As `here`, with amounts that are next to nothing where a solve starts them: at 0 much has no slope."""
         woken = np.array([scalar_owner(s)[0].woken for s in self.scalars])
-        here = self.here()
-        return np.clip(np.where(self.outward(here) < 0.1 * woken, self.inward(woken), here), self.low, self.high)
+        here = self.outward(self.here())
+        return self._whole(self.inward(np.where(here < 0.1 * woken, woken, here)))
 
     def at(self, x):
         """The surface at x."""
-        values = self.outward(np.asarray(x, float))
-        return self.surface.with_scalars(dict(zip(self.scalars, values, strict=True)))
+        return self.surface.with_scalars(dict(zip(self.scalars, self.outward(x), strict=True)))
+
+    def amounts(self, x, of):
+        """{effect: amount} of one reading (-1: of what is no reading) at x."""
+        unknowns = np.asarray(x, float)[self._offset.size :]
+        return {e.name: float(z) * e.sigma for e, z in zip(self.effects, unknowns, strict=True) if e.of == of}
+
+    def _once(self, key, work):
+        """What `work` gives, kept for a while: effects are moved one by one where the surface stays as it is."""
+        try:
+            return self._kept[key]
+        except KeyError:
+            kept = self._kept[key] = work()
+        while len(self._kept) > _KEPT:
+            self._kept.popitem(last=False)
+        return kept
+
+    def _compiled(self, x):
+        """(surface, compiled) at x."""
+        place = np.asarray(x, float)[: self._offset.size].tobytes()
+
+        def work():
+            if self.cancel is not None and self.cancel.is_set():
+                raise Cancelled
+            surface = self.at(x)
+            self.evaluations += 1
+            return surface, compile_measured(surface, self.constants)
+
+        return place, *self._once(place, work)
+
+    def model(self, x, i):
+        """What reading i would say at x, as its instrument shows it, (value columns, n)."""
+        place, surface, compiled = self._compiled(x)
+        reading, by = self.readings[i], self.amounts(x, i)
+        key = place, i, by.get("thickness_mm", 0.0), by.get("angle_deg", 0.0)
+        exact = self._once(key, lambda: predicted(question_with(reading, by), surface, compiled, self.constants))
+        return as_shown(reading, exact, by)
+
+    def _beside(self, x):
+        """Residuals of what is no reading."""
+        place, surface, _ = self._compiled(x)
+        key = place, "further", getattr(self.further, "rough", False)
+        model = self._once(key, lambda: self.further.model(surface, self.cancel))
+        gain = 1.0 + self.amounts(x, -1).get("gain", 0.0)
+        return (gain * model - self.further.values) / self.further.sigmas()
 
     def parts(self, x, kind=None):
         """Residuals at x, [(m,)]: of what is no reading, then reading by reading; those of one kind of reading alone
         where it is given."""
-        if self.cancel is not None and self.cancel.is_set():
-            raise Cancelled
-        surface = self.at(x)
-        compiled = compile_measured(surface, self.constants)
-        self.evaluations += 1
-        beside = [self.further.residuals(surface, self.cancel)] if self.further and kind is None else []
+        beside = [self._beside(x)] if self.further and kind is None else []
         return beside + [
-            (r.difference(model_of(r, surface, compiled, self.constants)) / sigma)[counted]
-            for r, sigma, counted in zip(self.readings, self.sigmas, self.counted, strict=True)
+            (r.difference(self.model(x, i)) / sigma)[counted]
+            for i, (r, sigma, counted) in enumerate(zip(self.readings, self.sigmas, self.counted, strict=True))
             if kind in (None, r.kind_key)
         ]
 
@@ -161,16 +219,17 @@ class Problem:
 
     def residuals(self, x, kind=None):
         """All residuals at x; after the evidence those of smoothness, and of the colours of spectra."""
-        bends = [np.diff(self.outward(np.asarray(x))[i], n=2) / bend for i, bend in self._spectra]
-        return np.concatenate([*self.parts(x, kind), *bends, *(self._colours(x, kind) if self._by_colour else ())])
+        bends = [np.diff(self.outward(x)[i], n=2) / bend for i, bend in self._spectra]
+        prior = np.asarray(x, float)[self._offset.size :]
+        colours = self._colours(x, kind) if self._by_colour else ()
+        return np.concatenate([*self.parts(x, kind), prior, *bends, *colours])
 
     def _colours(self, x, kind):
-        surface = self.at(x)
-        compiled = compile_measured(surface, self.constants)
-        for r in self.readings:
+        # A colour that is to be met is the reading's as it stands, whatever its instrument may be off by.
+        x = self._whole(np.asarray(x, float)[: self._offset.size])
+        for i, r in enumerate(self.readings):
             if r.kind_key == "reflectance" and kind in (None, r.kind_key) and np.unique(r.x[~r.masked]).size >= 2:
-                model = model_of(r, surface, compiled, self.constants)
-                yield np.subtract(*colours_of(r, model)) / _COLOUR_SIGMA
+                yield np.subtract(*colours_of(r, self.model(x, i))) / _COLOUR_SIGMA
 
     def watched(self, x, kind=None):
         """Residuals, with the misfit told to whoever watches."""
@@ -186,5 +245,7 @@ class Problem:
         # Away from the nearer bound, so that a step never leaves the range.
         step = np.where(x + step > self.high, -step, step)
         moved = [x + np.where(np.arange(x.size) == i, step, 0.0) for i in range(x.size)]
-        here, *there = pool.map(of or self.residuals, [x, *moved])
+        of = of or self.residuals
+        # What stands here is kept, and the effects' own columns then ask little more.
+        here, there = of(x), pool.map(of, moved)
         return np.stack([(t - here) / s for t, s in zip(there, step, strict=True)], axis=1)

@@ -1,6 +1,7 @@
 """Solving for the free parameters: bounded least squares over all active readings.
 
-Residuals are (model - reading) / uncertainty. Slopes are one-sided differences, their columns taken on a
+Residuals are (model - reading) / uncertainty. What the values of a reading share, as the gain of its instrument, is
+solved for along with the surface, with its stated uncertainty as a prior (`effects`). Slopes are one-sided differences, their columns taken on a
 thread pool. Deterministic for given input. Standard errors come from the slopes at the solution, widened by
 the root of the reduced chi-square where the readings scatter more than they say they do.
 """
@@ -16,10 +17,11 @@ from ..instruments import constants_reading
 from ..optics.threads import thread_count
 from ..surface import PARAMETERS, Surface, is_spectrum, scalar_owner, spectrum_of
 from ..surface.constants import FROM_MODEL
+from .effects import Found
 from .minima import Minimum, descended, distinct, scanned
 from .problem import Problem, free_names
-from .uncertainty import Undetermined, errors_of, undetermined
-from .verdict import CONVERGED, SPECTRAL_ROWS, STOPPED, STUCK, Verdict, helps, misfits
+from .uncertainty import Undetermined, errors_of, marginal, undetermined
+from .verdict import CONVERGED, SPECTRAL_ROWS, STOPPED, STUCK, Verdict, doubts, helps, misfits
 
 _RUNGS = ((False, 1e-6, 100),)
 _RUNGS_RENDERED = ((True, 3e-3, 12), (False, 1e-3, 8))
@@ -47,7 +49,7 @@ class Solution:
 
     minima: others that fit nearly as well, the best first. robust: whether far-off points counted less. verdict:
     whether it describes the evidence. spectral: names of the colours that were given as red, green and blue and are
-    solved by wavelength, as the evidence asks for it.
+    solved by wavelength, as the evidence asks for it. effects: what the instruments were found to be off by.
     """
 
     surface: Surface
@@ -63,6 +65,7 @@ class Solution:
     robust: bool = False
     verdict: Verdict = field(default_factory=Verdict)
     spectral: tuple[str, ...] = ()
+    effects: tuple[Found, ...] = ()
 
     @property
     def sigmas(self):
@@ -119,13 +122,15 @@ def solve(
                 spectral = ()
         solution = _solution(problem, found, surface, float(first @ first), tried, robust, began)
         status = STOPPED if found.status == 0 else CONVERGED
-        missed = misfits(problem, solution.surface)
+        missed = misfits(problem, found.x)
         if missed and found.status == 3:
             status = STUCK
         names = [scalar_owner(n)[0].name for n in scalars]
         told = helps(problem, found.x, pool, dict.fromkeys(names)) if missed and further is None else ()
+        freedom = max(1, problem.points - len(problem.effects) - len(solution.solved))
+        doubted = doubts(problem, found.x, solution.chi2_reduced, freedom, solution.effects)
     return replace(
-        solution, verdict=Verdict(status, missed, told), spectral=() if keep_rgb else spectral,
+        solution, verdict=Verdict(status, missed, told, doubted), spectral=() if keep_rgb else spectral,
         seconds=time.perf_counter() - began,
     )  # fmt: skip
 
@@ -177,35 +182,70 @@ def _missed_by_rgb(problem, x, free):
 
 
 def _solution(problem, found, before, chi2_start, tried, robust, began):
-    start = [before.scalar(s) for s in problem.scalars]
-    scalars, width = problem.scalars, problem.high - problem.low
+    scalars, n = problem.scalars, len(problem.scalars)
+    start = [before.scalar(s) for s in scalars]
+    width = problem.high - problem.low
     near = 1e-5 * width
-    at_bound = (found.x - problem.low < near) | (problem.high - found.x < near)
+    bound = (found.x - problem.low < near) | (problem.high - found.x < near)
     scaled = found.jac * width
-    moving = (np.linalg.norm(scaled, axis=0) > 1e-6) & ~at_bound
+    moving = (np.linalg.norm(scaled, axis=0) > 1e-6) & ~bound
     freedom = max(1, problem.points - int(moving.sum()))
     evidence = found.fun[: problem.points]
     reduced = float(evidence @ evidence) / freedom
     # Outliers would widen every error; the middle of the residuals tells how far the rest scatters.
     scatter = (1.4826 * float(np.median(np.abs(evidence)))) ** 2 if robust else reduced
-    sigma, correlation = errors_of(scaled, moving)
-    sigma = sigma * width * problem.stretch(found.x) * np.sqrt(max(1.0, scatter))
-    least = _NO_ERROR * problem.stretch(found.x) * width
-    sigma = np.where(sigma < least, np.nan, sigma)
+    errors, correlation = errors_of(scaled, moving)
+    wider = np.sqrt(max(1.0, scatter))
+    values = problem.outward(found.x)
+    surface, held = _without_idle(problem, problem.at(found.x), start)
+    least = _NO_ERROR * problem.stretch(found.x) * width[:n]
+    sigma = np.minimum(errors[:n] * width[:n] * problem.stretch(found.x) * wider, _ranges(problem))
+    sigma = np.where((sigma < least) | held, np.nan, sigma)
+    values = np.where(held, start, values)
     solved = tuple(
-        Solved(n, float(v), None if np.isnan(s) else float(s), float(o), bool(b))
-        for n, v, s, o, b in zip(scalars, problem.outward(found.x), sigma, start, at_bound, strict=True)
+        Solved(name, float(v), None if np.isnan(s) else float(s), float(o), bool(b))
+        for name, v, s, o, b in zip(scalars, values, sigma, start, bound[:n] & ~held, strict=True)
     )
+    told = slice(0, n)
+    rows = np.ones(found.fun.size, bool)
+    rows[problem.points - len(problem.effects) : problem.points] = False
+    alone = marginal(scaled[rows, :n], found.jac[rows, n:])
     return Solution(
-        surface=problem.at(found.x),
+        surface=surface,
         solved=solved,
         chi2_start=chi2_start / freedom,
         chi2_reduced=reduced,
-        correlation=correlation,
-        undetermined=tuple(undetermined(scalars, scaled, moving, at_bound)),
+        correlation=correlation[told, told],
+        undetermined=tuple(undetermined(scalars, alone, moving[told], bound[told])),
         minima=distinct(problem, (float(found.cost), found.x), tried, freedom),
-        points=problem.points,
+        points=problem.points - len(problem.effects),
         evaluations=problem.evaluations,
         seconds=time.perf_counter() - began,
         robust=robust,
+        effects=_effects_found(problem, found.x[n:], errors[n:] * width[n:] * wider),
     )
+
+
+def _ranges(problem):
+    """How wide the range of each scalar is."""
+    n = len(problem.scalars)
+    return problem.outward(problem.high[:n]) - problem.outward(problem.low[:n])
+
+
+def _without_idle(problem, surface, start):
+    """(surface, (n,) bool): what an amount of zero has put to sleep is held where it was."""
+    idle = np.array([not surface.applies(scalar_owner(s)[0].name) for s in problem.scalars], bool)
+    kept = {s: v for s, v, i in zip(problem.scalars, start, idle, strict=True) if i}
+    return surface.with_scalars(kept) if kept else surface, idle
+
+
+def _effects_found(problem, unknowns, errors):
+    """A `Found` for each effect of the problem."""
+    out = []
+    for e, z, error in zip(problem.effects, unknowns, errors, strict=True):
+        reading = problem.readings[e.of] if e.of >= 0 else None
+        is_photograph = reading is None or reading.kind_key == "photograph"
+        name = "exposure" if is_photograph and e.name == "gain" else e.name
+        value = float(z) * e.sigma + (1.0 if e.name == "gain" else 0.0)
+        out.append(Found(reading.name if reading else "the photograph", name, value, None if np.isnan(error) else float(error) * e.sigma, e.sigma))
+    return tuple(out)

@@ -18,8 +18,11 @@ class Undetermined:
 
 
 def covariance_of(scaled):
-    """Covariance (n, n) from slopes (m, n) in units of each scalar's range."""
-    return np.linalg.pinv(scaled.T @ scaled, rcond=1e-14, hermitian=True)
+    """Covariance (n, n) from slopes (m, n) in units of each scalar's range.
+
+    Before any evidence a scalar lies somewhere in its range: what the evidence does not tell is as wide as that.
+    """
+    return np.linalg.inv(scaled.T @ scaled + np.eye(scaled.shape[1]))
 
 
 def errors_of(scaled, moving):
@@ -28,10 +31,21 @@ def errors_of(scaled, moving):
     sigma, correlation = np.full(n, np.nan), np.full((n, n), np.nan)
     if moving.any():
         covariance = covariance_of(scaled[:, moving])
-        deviation = np.sqrt(np.maximum(np.diag(covariance), 1e-300))
+        deviation = np.sqrt(np.diag(covariance))
         sigma[moving] = deviation
         correlation[np.ix_(moving, moving)] = covariance / np.outer(deviation, deviation)
     return sigma, correlation
+
+
+def marginal(slopes, of_effects):
+    """Slopes (m, n) as they count once effects of a standard normal prior, with slopes (m, k), are marginalised.
+
+    (S' W S) is then the information, with W the inverse of I + E E'.
+    """
+    if not of_effects.shape[1]:
+        return slopes
+    u, s, _ = np.linalg.svd(of_effects, full_matrices=False)
+    return slopes - u @ ((1.0 - 1.0 / np.sqrt(1.0 + s * s))[:, None] * (u.T @ slopes))
 
 
 def undetermined(scalars, scaled, moving, at_bound):
@@ -42,7 +56,9 @@ def undetermined(scalars, scaled, moving, at_bound):
     names = [n for n, m in zip(scalars, moving, strict=True) if m]
     if len(names) < 1:
         return
-    _, strengths, directions = np.linalg.svd(scaled[:, moving], full_matrices=False)
+    # With a row of nothing for each scalar, so that directions without any evidence are there too.
+    whole = np.vstack([scaled[:, moving], np.zeros((len(names), len(names)))])
+    _, strengths, directions = np.linalg.svd(whole, full_matrices=False)
     told = set()
     for strength, direction in zip(strengths[::-1], directions[::-1], strict=True):
         if strength * _TOO_WIDE >= 1.0:

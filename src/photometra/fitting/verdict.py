@@ -5,12 +5,11 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..errors import InputError
-from ..instruments import model_of
 from ..readings import Reading
 from ..readings.model import place_text
 from ..surface import PARAMETERS, is_spectrum, spectrum_of
-from ..surface.compile import compile_measured
 from .agreement import misfit
+from .effects import NAMES
 
 CONVERGED, STOPPED, STUCK = "converged", "stopped", "stuck"
 SPECTRAL_ROWS = 8
@@ -20,6 +19,10 @@ MOST_CHI2 = 9.0
 _WORTH_SAYING = 0.5
 """What is left of the misfit at the most, for a further parameter to be named."""
 _MOST_TRIED, _STEPS = 10, 2
+_RARE = 1e-3
+_TOO_FEW, _FEWEST_FOR_RUNS = -3.09, 12
+"""Standard deviations below the mean number of runs, which chance falls short of once in a thousand."""
+_FAR = 3.0
 
 
 @dataclass(frozen=True)
@@ -36,12 +39,14 @@ class Misfit:
 @dataclass(frozen=True)
 class Verdict:
     """status: how the solve ended, `CONVERGED`, `STOPPED` (at its limit of steps) or `STUCK` (its steps became too
-    small where the misfit still is large). misfits: what is not described; helps: what would help, a sentence each.
+    small where the misfit still is large). misfits: what is not described; helps: what would help; doubts: what speaks
+    against the error bars as they stand; a sentence each.
     """
 
     status: str = CONVERGED
     misfits: tuple[Misfit, ...] = ()
     helps: tuple[str, ...] = ()
+    doubts: tuple[str, ...] = ()
 
     @property
     def fits(self):
@@ -63,14 +68,13 @@ class Verdict:
         return "Converged"
 
 
-def misfits(problem, surface) -> tuple[Misfit, ...]:
-    """The counted readings that a surface does not describe, the worst first."""
-    compiled = compile_measured(surface, problem.constants)
+def misfits(problem, x) -> tuple[Misfit, ...]:
+    """The counted readings that are not described at x, the worst first."""
     found = []
-    for r, sigma, counted in zip(problem.readings, problem.sigmas, problem.counted, strict=True):
+    for i, (r, sigma, counted) in enumerate(zip(problem.readings, problem.sigmas, problem.counted, strict=True)):
         if not counted.any():
             continue
-        model = model_of(r, surface, compiled, problem.constants)
+        model = problem.model(x, i)
         residuals = np.where(counted, r.difference(model) / sigma, 0.0)
         chi2 = float(np.sum(residuals**2) / counted.sum())
         value = misfit(r, model)
@@ -78,6 +82,54 @@ def misfits(problem, surface) -> tuple[Misfit, ...]:
         if value > r.tolerance and chi2 > MOST_CHI2:
             found.append(Misfit(r.name, chi2, value, r.tolerance, _where(r, residuals)))
     return tuple(sorted(found, key=lambda m: -m.chi2))
+
+
+def doubts(problem, x, chi2, freedom, effects) -> tuple[str, ...]:
+    """What speaks against error bars, in words: a chi-square that chance does not give, residuals that hang together
+    (Wald & Wolfowitz 1940), and effects far from what was stated.
+    """
+    from scipy.special import chdtri  # slow to import, and not needed to open the window
+
+    out = []
+    most = float(chdtri(freedom, _RARE)) / freedom
+    if chi2 > most:
+        out.append(
+            f"the residuals scatter more than the readings say: χ² is {chi2:.2g} for each degree of freedom, where "
+            f"chance stays below {most:.2g} in 999 cases of 1000; the error bars are wider by {np.sqrt(chi2):.2g}"
+        )
+    for i, r in enumerate(problem.readings):
+        residuals = np.where(problem.counted[i], r.difference(problem.model(x, i)) / problem.sigmas[i], np.nan)
+        runs, expected = _runs(r, residuals)
+        if runs is not None:
+            out.append(
+                f"what is left of {r.name} is no scatter: it changes sign {runs} times along the axis, where about "
+                f"{expected:.0f} would be chance; the model or the reading is off there in a way that the bars leave out"
+            )
+    for e in effects:
+        if abs(e.deviation) > _FAR:
+            out.append(
+                f"the {NAMES[e.name]} of {e.reading} had to be {abs(e.deviation):.1f} times its stated uncertainty "
+                "from what it should be: look at the instrument, or state it"
+            )
+    return tuple(out)
+
+
+def _runs(reading, residuals):
+    """(how often residuals (value columns, n) change their sign, how often by chance), or None where it is chance."""
+    changes, mean, variance = 0, 0.0, 0.0
+    for row in residuals:
+        for _, order in reading.series():
+            signs = row[order][np.isfinite(row[order])] > 0.0
+            n, up = signs.size, int(signs.sum())
+            if n < _FEWEST_FOR_RUNS or up in (0, n):
+                continue
+            both = 2.0 * up * (n - up)
+            changes += int(np.count_nonzero(signs[1:] != signs[:-1]))
+            mean += both / n
+            variance += both * (both - n) / (n * n * (n - 1.0))
+    if variance > 0.0 and (changes - mean) / np.sqrt(variance) < _TOO_FEW:
+        return changes, mean
+    return None, mean
 
 
 def _where(reading: Reading, residuals):
@@ -101,7 +153,7 @@ def helps(problem, x, pool, free) -> tuple[str, ...]:
     whole = float(here @ here)
     found = []
     for p in _candidates(surface, free)[:_MOST_TRIED]:
-        left = _left(problem, surface, p, pool)
+        left = _left(problem, surface, p, pool, x[len(problem.scalars) :])
         if left is not None and left < _WORTH_SAYING * whole:
             found.append((left, p))
     found.sort(key=lambda f: f[0])
@@ -133,16 +185,16 @@ def _candidates(surface, free):
     return sorted(out, key=lambda p: (not p.told_by, not p.woken))
 
 
-def _left(problem, surface, p, pool):
+def _left(problem, surface, p, pool, effects):
     """The misfit left after a few damped steps in the free parameters and p; None where p cannot be tried."""
     if p.components and _has_spectrum(problem):
         surface = surface.with_values({p.name: spectrum_of(p, surface[p.name])})
     wider = problem.widened(surface.awake([p.name]), p.name)
-    if wider is None:
+    if wider is None or len(wider.effects) != effects.size:
         return None
     reach = 0.5 * (wider.high - wider.low)
     try:
-        x = wider.here()
+        x = np.concatenate([wider.here()[: len(wider.scalars)], effects])
         least = best = wider.residuals(x)[: wider.points]
         for _ in range(_STEPS):
             slopes = wider.slopes(x, pool, lambda at: wider.residuals(at)[: wider.points])

@@ -22,6 +22,8 @@ from .references import reference_in_frame
 
 _RELATIVE, _ABSOLUTE = 0.015, 0.002
 """How well a calibrated photograph is trusted: a share of the radiance, and of white."""
+_EXPOSURE = 0.02
+"""How well its exposure is known, as a share: that of every radiance in it alike."""
 _MISPLACED = 0.3
 """By how many pixels a photograph that was lined up by hand may still lie beside the render."""
 _PIXELS = 5000
@@ -89,11 +91,13 @@ def pins_agreement(study, specimen, linear):
 
 
 class Photographed:
-    """The counting pins of a specimen's photograph. ValueError, in a sentence, where there is nothing to count.
+    """The counting pins of a specimen's photograph, as evidence for `fitting.solve`. ValueError, in a sentence, where there is nothing to count.
 
     study: for the booth as it stands, which must be as the photograph was taken. `points`: how many numbers are
     compared. `rough`: whether fewer paths will do for now.
     """
+
+    gain_sigma = _EXPOSURE
 
     def __init__(self, study, specimen, seed=1):
         if specimen.reference is None:
@@ -127,10 +131,12 @@ class Photographed:
             self._only[rows, columns] = True
         self.theirs = self._read(theirs)
         self.points = sum(v.size for v in self.theirs)
-        self._trust = [
+        self.values = np.concatenate(self.theirs)
+        trust = [
             self._trusted(pin, values, self._scatter(pin, place, theirs))
             for pin, place, values in zip(self.pins, self._places, self.theirs, strict=True)
         ]
+        self._trust = np.concatenate(trust)
         self._noise = {}
 
     @property
@@ -187,15 +193,17 @@ class Photographed:
             raise Cancelled
         return rendering
 
-    def residuals(self, surface, cancel=None):
-        """(render - photograph) / uncertainty, (points,); that of the render is told from the first one made, rough or
-        not."""
+    def model(self, surface, cancel=None):
+        """What the pins show of a surface, one after another, (points,)."""
         rendering = self._traced(surface, cancel)
-        ours = self._read(rendering.picture())
         if self.rough not in self._noise:
-            self._noise[self.rough] = self._noise_of(rendering)
-        parts = zip(ours, self.theirs, self._trust, self._noise[self.rough], strict=True)
-        return np.concatenate([(a - b) / np.sqrt(trust + noise) for a, b, trust, noise in parts])
+            self._noise[self.rough] = np.concatenate(self._noise_of(rendering))
+        return np.concatenate(self._read(rendering.picture()))
+
+    def sigmas(self):
+        """Standard uncertainty of each value (points,); that of the render is told from the first one made, rough or
+        not."""
+        return np.sqrt(self._trust + self._noise[self.rough])
 
     def _noise_of(self, rendering):
         """Variance of what the pins show of a render, from how its paths scatter, [(m,)]."""

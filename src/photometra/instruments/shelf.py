@@ -80,12 +80,15 @@ class Question:
     thickness_mm: float = 0.0
     illuminant: str = "D65"
     observer: str = "1931-2"
+    bandpass_nm: float = 0.0
+    spot_mm: float = 0.0
+    port_mm: float = 0.0
 
     @classmethod
     def of(cls, reading: Reading):
         return cls(
             reading.kind_key, reading.places, reading.geometry, reading.thickness_mm, reading.illuminant,
-            reading.observer,
+            reading.observer, reading.bandpass_nm, reading.spot_mm, reading.port_mm,
         )  # fmt: skip
 
     def __getitem__(self, column):

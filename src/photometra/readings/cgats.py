@@ -9,6 +9,7 @@ import numpy as np
 
 from .columns import wavelength_in
 from .layouts import ONE_EACH_ROW
+from .model import lengths_said
 from .tables import MOST_CELLS, Block, ReadingError, Sheet, is_number, value_of
 
 _WORD = re.compile(r'"[^"]*"|[^\s"]+')
@@ -147,7 +148,7 @@ def write_cgats(reading) -> str:
         "name": reading.name, "source": reading.source, "date": reading.date, "geometry": reading.geometry,
         "kind": reading.kind_key, "tolerance": repr(reading.tolerance), "illuminant": reading.illuminant,
         "observer": reading.observer, "notes": reading.notes, "uncertainty": reading.rule,
-        "thickness_mm": repr(reading.thickness_mm) if reading.thickness_mm else "",
+        "systematic": reading.systematic.exact, **lengths_said(reading),
     }  # fmt: skip
     lines = ["CGATS.17"]
     for key, value in head.items():

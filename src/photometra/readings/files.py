@@ -9,7 +9,7 @@ import numpy as np
 from .. import disk
 from ..disk import read_bytes
 from .cgats import write_cgats
-from .model import Reading, letter_of
+from .model import Reading, lengths_said, letter_of
 from .tables import MOST_BYTES, ReadingError
 from .understanding import Choices, Understood, understand
 
@@ -65,8 +65,8 @@ def write_text(reading: Reading) -> str:
     head = {
         "name": reading.name, "kind": reading.kind_key, "geometry": reading.geometry,
         "tolerance": repr(reading.tolerance), "illuminant": reading.illuminant, "observer": reading.observer,
-        "thickness_mm": repr(reading.thickness_mm) if reading.thickness_mm else "", "date": reading.date,
-        "uncertainty": reading.rule, "source": reading.source, "notes": reading.notes,
+        **lengths_said(reading), "date": reading.date, "uncertainty": reading.rule,
+        "systematic": reading.systematic.exact, "source": reading.source, "notes": reading.notes,
     }  # fmt: skip
     for key, value in head.items():
         if value:

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 
 from ..errors import InputError
 from .geometries import REFLECTANCE, THROUGH
+from .systematic import Systematic
 
 CHANNELS_NM = {"red": 640.0, "green": 545.0, "blue": 445.0}
 """Where a red, a green and a blue value stand among wavelengths: where each light of `colour.light_basis` is alone."""
@@ -19,7 +20,8 @@ class Kind:
 
     axis: the independent column that a chart runs along; the others tell its lines apart. limits: what each value
     may be. usual_sigma: (relative, absolute) uncertainty where a file states none. gaps: whether a value may be
-    missing in a row. `metric` names what its agreement is told in, `tolerance` the usual limit of it.
+    missing in a row. effects: which systematic effects its values can share, and usual_systematic how uncertain they
+    are where a file says nothing; angle: the column whose zero may be off. `metric` names what its agreement is told in, `tolerance` the usual limit of it.
     """
 
     key: str
@@ -39,6 +41,11 @@ class Kind:
     gaps: bool = False
     takes_thickness: bool = False
     is_log: bool = False
+    takes_bandpass: bool = False
+    takes_port: bool = False
+    effects: tuple[str, ...] = ("gain", "offset")
+    usual_systematic: Systematic = Systematic()
+    angle: str = ""
 
     @property
     def values(self):
@@ -52,6 +59,10 @@ class Kind:
     @property
     def along(self):
         return self.axis or self.columns[0]
+
+    def takes(self, length):
+        """Whether a reading of this kind has such a length: thickness_mm, bandpass_nm, spot_mm or port_mm."""
+        return {"thickness_mm": self.takes_thickness, "bandpass_nm": self.takes_bandpass}.get(length, self.takes_port)
 
     def limits_of(self, column):
         """(low, high) of a value column."""
@@ -67,63 +78,75 @@ KINDS = {
         Kind(
             "constants", "Optical constants", ("wavelength_nm", "n", "k"), 1, (0.01, 0.005),
             "rms", "rms difference of n and k", "rms", 0.05, axis_label=_NM, value_label="n, k",
+            effects=(),
         ),
         Kind(
             "reflectance", "Spectral reflectance", ("wavelength_nm", "reflectance"), 1, (0.005, 0.001),
             "delta_e_2000", "ΔE2000", "ΔE", 1.0, geometries=REFLECTANCE, limits=((0.0, 100.0),),
-            axis_label=_NM, value_label="reflectance", takes_thickness=True,
+            axis_label=_NM, value_label="reflectance", takes_thickness=True, takes_bandpass=True,
+            takes_port=True,
+            effects=("gain", "offset", "thickness_mm"), usual_systematic=Systematic(0.01, 0.001, 0.05),
         ),
         Kind(
             "gloss", "Gloss", ("angle_deg", "gloss_units"), 1, (0.005, 0.3),
             "gloss_units", "largest gloss difference", "GU", 2.0, limits=((0.0, 2500.0),),
             axis_label="angle / °", value_label="gloss / GU",
+            usual_systematic=Systematic(0.01),
         ),
         Kind(
             "specular", "Specular reflectance", ("angle_deg", "wavelength_nm", "polarisation", "reflectance"), 3,
             (0.005, 0.001), "rms", "rms difference of reflectance", "rms", 0.01, limits=((0.0, 1.5),),
             axis_label="angle / °", value_label="reflectance",
+            effects=("gain", "offset", "angle_deg"), usual_systematic=Systematic(0.005, 0.0, 0.0, 0.05), angle="angle_deg",
         ),
         Kind(
             "lobe", "In-plane lobe", ("incidence_deg", "view_deg", "brdf_per_sr"), 2, (0.02, 0.001),
             "relative", "mean relative difference", "rel", 0.1, axis="view_deg", limits=((0.0, 1e9),),
             axis_label="view angle / °", value_label="BRDF / 1/sr", is_log=True,
+            effects=("gain", "offset", "angle_deg"), usual_systematic=Systematic(0.02, 0.0, 0.0, 0.1), angle="view_deg",
         ),
         Kind(
             "ellipsometry", "Ellipsometry", ("angle_deg", "wavelength_nm", "psi_deg", "delta_deg"), 2, (0.0, 0.1),
             "degrees", "rms difference of ψ and Δ", "°", 0.5, limits=((0.0, 90.0), (-360.0, 360.0)),
             axis="wavelength_nm", axis_label=_NM, value_label="ψ, Δ / °",
+            effects=("angle_deg",), usual_systematic=Systematic(angle_deg=0.02), angle="angle_deg",
         ),
         Kind(
             "index", "Index of refraction", ("wavelength_nm", "n"), 1, (0.0, 0.0001),
             "index", "largest index difference", "Δn", 0.0005, limits=((0.1, 10.0),),
-            axis_label=_NM, value_label="n",
+            axis_label=_NM, value_label="n", effects=("offset",), usual_systematic=Systematic(offset=0.0001),
         ),
         Kind(
             "transmittance", "Transmittance", ("wavelength_nm", "regular", "total"), 1, (0.005, 0.001),
             "rms", "rms difference of transmittance", "rms", 0.01, limits=((0.0, 1.2),),
             axis_label=_NM, value_label="transmittance", gaps=True, takes_thickness=True,
+            takes_bandpass=True,
+            effects=("gain", "offset", "thickness_mm"), usual_systematic=Systematic(0.005, 0.0005, 0.05),
         ),
         Kind(
             "scatter", "Scatter profile", ("radius_mm", "wavelength_nm", "exitance_per_mm2"), 2, (0.03, 1e-6),
             "relative", "mean relative difference", "rel", 0.1, limits=((0.0, 1e9),),
             axis_label="distance from the beam / mm", value_label="exitance / 1/mm²", is_log=True,
+            effects=("gain",), usual_systematic=Systematic(0.05),
         ),
         Kind(
             "coefficients", "Coefficients",
             ("wavelength_nm", "absorption_per_mm", "scatter_per_mm", "reduced_scatter_per_mm"), 1, (0.03, 1e-5),
             "relative", "mean relative difference", "rel", 0.1, limits=((0.0, 1e6),),
             axis_label=_NM, value_label="coefficient / 1/mm", gaps=True, is_log=True,
+            effects=("gain",), usual_systematic=Systematic(0.02),
         ),
         Kind(
             "colour", "Colour", ("sample", "L", "a", "b"), 1, (0.0, 0.3),
             "delta_e_2000", "ΔE2000", "ΔE", 1.0, geometries=(*REFLECTANCE, THROUGH), takes_thickness=True,
-            limits=((0.0, 200.0), (-200.0, 200.0)), axis_label="sample", value_label="L*, a*, b*",
+            limits=((0.0, 200.0), (-200.0, 200.0)), axis_label="sample", value_label="L*, a*, b*", takes_port=True,
+            effects=("gain", "thickness_mm"), usual_systematic=Systematic(0.01, 0.0, 0.05),
         ),
         Kind(
             "photograph", "Photograph's patches",
             ("patch", "incidence_deg", "view_deg", "red", "green", "blue"), 3, (0.02, 0.002),
             "delta_e_2000", "ΔE2000", "ΔE", 2.0, limits=((0.0, 1e6),),
-            axis_label="patch", value_label="linear, white is 1",
+            axis_label="patch", value_label="linear, white is 1", usual_systematic=Systematic(0.02),
         ),
     )
 }  # fmt: skip

@@ -9,6 +9,7 @@ from ..errors import InputError
 from ..names import MOST_LETTERS, one_line, shown
 from .geometries import MULTI_ANGLE
 from .kinds import KINDS, POLARISATIONS, Kind, kind
+from .systematic import Systematic, systematic_of
 from .uncertainty import rule_of, sigma_by
 
 _MOST_ROWS = 100_000
@@ -30,7 +31,9 @@ class Reading:
     columns: {name: (n,)}; sigma: {value column: (n,)}; masked: (n,), rows that count for nothing. A missing value is
     NaN. rule: how the uncertainty was stated ("2 % + 0.002"), where it was by a rule. thickness_mm: of the slab that
     was read, 0 where it does not matter or is the specimen's own. `source` says where it comes from (a file and
-    line, a simulated device), `date` when; `active` whether the solver counts it.
+    line, a simulated device), `date` when; `active` whether the solver counts it. systematic: what all its values
+    share. bandpass_nm: full width at half maximum of what the instrument takes for one wavelength, 0 where it is
+    narrow. spot_mm, port_mm: diameters of what is lit and of what is looked at, 0 where both are wide.
     """
 
     name: str
@@ -48,6 +51,10 @@ class Reading:
     thickness_mm: float = 0.0
     date: str = ""
     rule: str = ""
+    systematic: Systematic = Systematic()
+    bandpass_nm: float = 0.0
+    spot_mm: float = 0.0
+    port_mm: float = 0.0
     extra: dict[str, str] = field(default_factory=dict)
 
     @property
@@ -120,7 +127,7 @@ class Reading:
         return (
             self.name, self.kind_key, data, self.masked.tobytes(), self.geometry, self.tolerance, self.active,
             self.source, self.notes, self.illuminant, self.observer, self.thickness_mm, self.date, self.rule,
-            tuple(sorted(self.extra.items())),
+            self.systematic, self.bandpass_nm, self.spot_mm, self.port_mm, tuple(sorted(self.extra.items())),
         )  # fmt: skip
 
     def __eq__(self, other):
@@ -146,12 +153,21 @@ def letter_of(polarisation):
     return next((letter for letter, share in POLARISATIONS.items() if share == polarisation), f"{polarisation:g}")
 
 
+LENGTHS = ("thickness_mm", "bandpass_nm", "spot_mm", "port_mm")
+"""What a reading says of its set-up in lengths; 0 where it says nothing."""
+
+
+def lengths_said(reading):
+    """{name: number as text} of the lengths that a reading says."""
+    return {key: repr(getattr(reading, key)) for key in LENGTHS if getattr(reading, key)}
+
+
 def make_reading(name, kind_key, columns, sigma=None, masked=None, **more) -> Reading:
     """A checked Reading; ValueError with one sentence where the data will not do.
 
     columns: {name: numbers}, all of the kind's columns (of its values, one at least where it may have gaps), at least
     one row, sorted here by its places. sigma: {value column: numbers}; where a column has none, `rule`, else the
-    kind's usual uncertainty is taken.
+    kind's usual uncertainty is taken; so is its usual `systematic` one, where neither a text nor a `Systematic` is given.
     """
     k = kind(kind_key)
     data = _data(k, columns)
@@ -238,7 +254,26 @@ def _checked(k, more):
         raise InputError("a thickness must lie between 0 and 10000 mm")
     if thickness and not k.takes_thickness:
         raise InputError(f"a reading of {k.label.lower()} has no thickness")
+    for key, what in (("bandpass_nm", "band-pass"), ("spot_mm", "spot"), ("port_mm", "port")):
+        more[key] = value = float(more.get(key, 0.0))
+        if not 0.0 <= value <= 1000.0:
+            raise InputError(f"a {what} must lie between 0 and 1000 {key[-2:]}")
+        if value and not k.takes(key):
+            raise InputError(f"a reading of {k.label.lower()} has no {what}")
+    more["systematic"] = _systematic(k, more.get("systematic"), thickness)
     if more.get("illuminant", "D65") not in ILLUMINANTS or more.get("observer", "1931-2") not in OBSERVERS:
         raise InputError(
             f"choose the illuminant from {', '.join(ILLUMINANTS)}, the observer from {', '.join(OBSERVERS)}"
         )
+
+
+def _systematic(k, said, thickness):
+    """What a reading of a kind says of its systematic uncertainties, checked, or what is usual."""
+    if said is None or said == "":
+        usual = k.usual_systematic
+        return usual if thickness else replace(usual, thickness_mm=0.0)
+    found = said.checked() if isinstance(said, Systematic) else systematic_of(said)
+    for f in fields(found):
+        if getattr(found, f.name) and f.name not in k.effects:
+            raise InputError(f"a reading of {k.label.lower()} has no systematic {f.name.partition('_')[0]}")
+    return found

@@ -16,10 +16,16 @@ from .columns import IGNORED, MEASURES, UNITS, Meaning, meaning_of
 from .geometries import MULTI_ANGLE, geometry_of, without_geometry
 from .kinds import CHANNELS_NM, KINDS, POLARISATIONS
 from .layouts import ONE_EACH_ROW, laid_out
-from .model import Reading, make_reading
+from .model import LENGTHS, Reading, make_reading
 from .tables import ReadingError, Sheet, is_missing, is_number, number_in, sheet_of, value_of
 
 _HEAD_KEYS = ("illuminant", "observer", "notes", "date")
+_HEAD_NUMBERS = {
+    "tolerance": "tolerance", **{key: key for key in LENGTHS}, "thickness": "thickness_mm", "band-pass": "bandpass_nm",
+    "bandpass": "bandpass_nm", "bandwidth": "bandpass_nm", "spot": "spot_mm", "port": "port_mm",
+    "aperture": "port_mm",
+}  # fmt: skip
+"""By key of a header line, what it says of a reading: a number, with its unit or without."""
 _GEOMETRY_KEYS = (
     "geometry", "measurement geometry", "measuring geometry", "measurement mode", "mode", "specular component",
     "specular",
@@ -206,9 +212,9 @@ def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
         more["geometry"] = geometry
     if head.get("uncertainty"):
         more["rule"] = head["uncertainty"]
-    for key, ours in (("tolerance", "tolerance"), ("thickness_mm", "thickness_mm"), ("thickness", "thickness_mm")):
-        if head.get(key):
-            more[ours] = _head_number(head[key], key)
+    if head.get("systematic"):
+        more["systematic"] = head["systematic"]
+    more.update(_head_numbers(head, notes))
     said = dict(choices.more)
     if chosen[1] and without_geometry(chosen[1])[1]:
         # Of readings that differ in geometry each keeps its own, and a name given to all tells them apart by it.
@@ -216,9 +222,9 @@ def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
         if said.get("name"):
             said["name"] = f"{without_geometry(said['name'])[0] or said['name']} {geometry}"
     more.update(said)
-    if more.get("thickness_mm") and kind in KINDS and not KINDS[kind].takes_thickness:
-        notes.add(f"the thickness was left out: a reading of {KINDS[kind].label.lower()} has none")
-        del more["thickness_mm"]
+    for key in [key for key in LENGTHS if more.get(key) and kind in KINDS and not KINDS[kind].takes(key)]:
+        notes.add(f"the {_plain(key)} was left out: a reading of {KINDS[kind].label.lower()} has none")
+        del more[key]
     columns, sigma = _as_lab(kind, columns, sigma, more, notes)
     k = KINDS.get(kind)
     if k and "" in sigma:
@@ -271,11 +277,24 @@ def _check_known(path, sheet, meanings, kind):
             raise ReadingError(f"{where}: column '{unknown[0][:60]}' is not known; name columns as {_known_columns()}")
 
 
-def _head_number(text, key):
-    try:
-        return float(text.removesuffix("mm"))
-    except ValueError:
-        raise InputError(f"the {key.removesuffix('_mm')} '{text[:60]}' in its header is not a number") from None
+def _plain(key):
+    return key.rpartition("_")[0].replace("bandpass", "band-pass") or key
+
+
+def _head_numbers(head, notes):
+    """What a head says in numbers, {name: number}."""
+    out = {}
+    for key, ours in _HEAD_NUMBERS.items():
+        if not head.get(key):
+            continue
+        try:
+            out[ours] = float(head[key].removesuffix("mm").removesuffix("nm").replace(",", "."))
+        except ValueError:
+            if key in (ours, "thickness"):
+                raise InputError(f"the {_plain(ours)} '{head[key][:60]}' in its header is not a number") from None
+            # The same word may mean something else in a preamble.
+            notes.add(f"the {key} '{head[key][:60]}' in its header was left out")
+    return out
 
 
 def _block_columns(path, block, meanings, kind, chosen, decimal, notes, is_ours):

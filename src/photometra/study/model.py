@@ -78,7 +78,9 @@ class Specimen:
         """
         is_through = reading.kind_key == "transmittance" or reading.geometry == THROUGH
         if is_through and not reading.thickness_mm:
-            reading = reading.with_changes(thickness_mm=self.size_mm)
+            # A guess, so none of the digits that a caliper gives.
+            unsure = replace(reading.systematic, thickness_mm=_GUESSED * self.size_mm)
+            reading = reading.with_changes(thickness_mm=self.size_mm, systematic=unsure)
         reading = reading.with_changes(name=numbered(reading.name, {r.name for r in self.readings}))
         readings = (*self.readings, reading)
         return replace(self, readings=readings, free=self._free_with(self.surface, readings))
@@ -93,6 +95,8 @@ class Specimen:
         return replace(self, readings=self.readings[:index] + self.readings[index + 1 :])
 
 
+_GUESSED = 0.05
+"""How far a slab's thickness may be from the specimen's size that stands in for it, as a share."""
 _FIRST_KINDS = ("reflectance", "gloss", "index")
 """What a sample is measured by as a rule: what these tell is free before there is a reading."""
 
