@@ -109,16 +109,17 @@ def test_the_same_surface_gives_the_same_residuals_and_a_cancel_is_obeyed(plain)
     study, start = plain
     evidence = Photographed(study, start)
     evidence.rough = True
-    first = evidence.residuals(start.surface)
+    first = evidence.model(start.surface)
     assert first.size == evidence.points == 24 + 3 + 3 and [p.name for p in evidence.pins] == ["lamp", "body", "side"]
-    assert np.array_equal(evidence.residuals(start.surface), first)
+    assert np.array_equal(evidence.model(start.surface), first)
+    assert (evidence.sigmas() > 0.0).all() and evidence.values.shape == first.shape
     few = evidence.paths
     evidence.rough = False
     assert evidence.paths > 4 * few
     stop = threading.Event()
     stop.set()
     with pytest.raises(Cancelled):
-        evidence.residuals(start.surface, stop)
+        evidence.model(start.surface, stop)
     with pytest.raises(Cancelled):
         solve(start.surface, (), ("roughness",), further=evidence, cancel=stop)
 

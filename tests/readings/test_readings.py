@@ -6,7 +6,17 @@ from hypothesis import example, given, settings
 from hypothesis import strategies as st
 
 from photometra.errors import InputError
-from photometra.readings import KINDS, ReadingError, make_reading, read_file, read_text, write_cgats, write_text
+from photometra.readings import (
+    KINDS,
+    ReadingError,
+    Systematic,
+    make_reading,
+    read_file,
+    read_text,
+    write_cgats,
+    write_text,
+)
+from photometra.readings.model import LENGTHS
 
 
 def test_kinds_are_whole():
@@ -48,7 +58,8 @@ def readings(draw):
         draw(_LETTERS), key, columns, sigma, draw(st.lists(st.booleans(), min_size=n, max_size=n)),
         tolerance=draw(st.floats(1e-4, 10.0)), source=draw(_LETTERS), date=draw(st.sampled_from(["", "2031-05-02"])),
         geometry=draw(st.sampled_from(["", *k.geometries])), rule=draw(st.sampled_from(["", "2 % + 0.002"])),
-        thickness_mm=draw(st.sampled_from([0.0, 2.5])) if k.takes_thickness else 0.0,
+        **{key: draw(st.sampled_from([0.0, 2.5])) if k.takes(key) else 0.0 for key in LENGTHS},
+        systematic=Systematic(**{e: draw(st.floats(0.0, 1.0)) for e in k.effects}),
     )  # fmt: skip
 
 

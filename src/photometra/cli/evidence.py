@@ -33,10 +33,21 @@ def import_reading(
     file: Annotated[Path, typer.Argument(metavar="FILE")],
     kind: Annotated[str | None, typer.Option("--as", metavar="KIND", help=f"One of {', '.join(KINDS)}.")] = None,
     sample: Annotated[str, typer.Option(metavar="NAME", help="Which sample, of a file that holds several.")] = "",
+    systematic: Annotated[
+        str, typer.Option(metavar="TEXT", help="What all its values share, as 'gain 1 %, offset 0.001', or none.")
+    ] = "",
+    band_pass: Annotated[str, typer.Option(metavar="NM", help="Full width at half maximum, as 10nm.")] = "",
+    spot: Annotated[str, typer.Option(metavar="LENGTH", help="Diameter of what is lit, as 6mm.")] = "",
+    port: Annotated[str, typer.Option(metavar="LENGTH", help="Diameter of what is looked at, as 8mm.")] = "",
 ):
     """Take a reading from a file: CSV or CGATS.17 text, as people and instruments write them."""
     read_study(study).index(specimen)
-    understood = understand(text_of(file), file, Choices(kind=kind or "", sample=sample))
+    lengths = (("bandpass_nm", band_pass, "nm"), ("spot_mm", spot, "mm"), ("port_mm", port, "mm"))
+    more = {key: parse_number(parameter("film.thickness" if unit == "nm" else "thickness"), text)
+            for key, text, unit in lengths if text}  # fmt: skip
+    if systematic:
+        more["systematic"] = systematic
+    understood = understand(text_of(file), file, Choices(kind=kind or "", sample=sample, more=more))
     taken(understood)
     for doubt in understood.doubts:
         tell(f"note: {doubt}")
@@ -189,6 +200,8 @@ def fit(
                 "fits": verdict.fits,
                 "misfits": [asdict(m) for m in verdict.misfits],
                 "helps": list(verdict.helps),
+                "doubts": list(verdict.doubts),
+                "effects": [asdict(e) for e in solution.effects],
                 "by_wavelength": list(solution.spectral),
                 "also_fits": [
                     {"name": m.name, "value": m.value, "chi2_reduced": m.chi2_reduced} for m in solution.minima
@@ -220,6 +233,10 @@ def fit(
     if rows:
         table(one.name, ("parameter", "start", "value", "", ""), rows)
     print(f"reduced chi-square {solution.chi2_start:.4g} -> {solution.chi2_reduced:.4g}, {solution.seconds:.2f} s")
+    for sentence in verdict.doubts:
+        print(f"note: {sentence}")
+    for name in dict.fromkeys(e.reading for e in solution.effects):
+        print(f"{name}: {', '.join(e.told for e in solution.effects if e.reading == name)}")
     for pin in further.agreement(solution.surface) if further else ():
         print(f"pin {pin.name}: {pin.value:.3g}, tolerance {pin.tolerance:g}")
     for m in solution.minima:

@@ -6,7 +6,7 @@ from importlib.resources import files
 import numpy as np
 
 from ..errors import InputError
-from ..instruments import measured
+from ..instruments import drawn, measured, misread
 from ..instruments.devices import Piece
 from ..readings import Reading, make_reading
 from ..study import Booth, Pin, Reference, Specimen, Study, write_file
@@ -25,14 +25,17 @@ _PINS = (
 )
 
 
-def _noisy(reading: Reading, rng, **more):
-    """The reading with noise of its own stated uncertainty."""
+def _noisy(reading: Reading, rng, truth=None, **more):
+    """The reading with noise of its stated uncertainty, by an instrument as far off as its systematic one allows."""
     columns = dict(reading.columns)
+    if truth is not None:
+        columns.update(zip(reading.kind.values, misread(reading, truth, drawn(reading, rng)), strict=True))
     for name in reading.kind.values:
         # A meter shows nothing below nothing.
         low, high = reading.kind.limits_of(name)
-        columns[name] = np.clip(reading.columns[name] + rng.normal(size=reading.rows) * reading.sigma[name], low, high)
-    more = {"geometry": reading.geometry, "thickness_mm": reading.thickness_mm, **more}
+        columns[name] = np.clip(columns[name] + rng.normal(size=reading.rows) * reading.sigma[name], low, high)
+    said = ("geometry", "systematic", "thickness_mm", "bandpass_nm", "spot_mm", "port_mm")
+    more = {**{key: getattr(reading, key) for key in said}, **more}
     return make_reading(reading.name, reading.kind_key, columns, reading.sigma, **more)
 
 
@@ -68,7 +71,7 @@ def readings_of(sample: Sample, rng) -> tuple[Reading, ...]:
             continue
         name, source = _SOURCES[key]
         exact = measured(key, sample.truth, geometry, name=name.format(geometry).strip(), thickness_mm=sample.slab_mm)
-        readings.append(_noisy(exact, rng, source=source))
+        readings.append(_noisy(exact, rng, sample.truth, source=source))
     return tuple(readings)
 
 

@@ -5,6 +5,7 @@ from PyQt6.QtWidgets import QComboBox, QGridLayout, QLineEdit, QWidget
 
 from ..colour import ILLUMINANTS, OBSERVERS
 from ..readings import Kind, Reading
+from ..readings.model import LENGTHS
 from .text import Label
 
 _COLOURED = ("reflectance", "colour")
@@ -13,14 +14,19 @@ _FIELDS = (
     ("geometry", "Geometry", "How the light comes and is looked at: diffuse and 8°, mirror part in or out; 45° and 0°"),
     ("thickness_mm", "Thickness", "Of the slab that was read, in mm"),
     ("rule", "Uncertainty", "One standard uncertainty of every value, as 2 %, as 0.002, or as 2 % + 0.002"),
+    ("systematic", "Systematic", "What all its values share, one standard uncertainty each: gain 1 %, offset 0.001, "
+                                 "thickness 0.05 mm, angle 0.1°; or none"),
+    ("bandpass_nm", "Band-pass", "Full width at half maximum of what the instrument takes for one wavelength, in nm"),
+    ("spot_mm", "Spot", "Diameter of what is lit, in mm; empty where it is wide"),
+    ("port_mm", "Port", "Diameter of what is looked at, in mm; empty where it is wide"),
     ("tolerance", "Tolerance", "How far the model may be, in the measure this kind is told in"),
     ("illuminant", "Illuminant", "Light under which the colour is told"),
     ("observer", "Observer", "CIE 1931 2° or CIE 1964 10°"),
     ("source", "Source", "Who or what read it"),
     ("date", "Date", "When it was read"),
     ("notes", "Notes", "Whatever else should be known"),
-)
-_NUMBERS = ("thickness_mm", "tolerance")
+)  # fmt: skip
+_NUMBERS = (*LENGTHS, "tolerance")
 
 
 class ReadingForm(QWidget):
@@ -62,7 +68,7 @@ class ReadingForm(QWidget):
         field.setModified(False)
         if key in _NUMBERS:
             try:
-                value = float(text.replace(",", ".").removesuffix("mm"))
+                value = float(text.replace(",", ".").removesuffix("mm").removesuffix("nm") or "0")
             except ValueError:
                 self.refused.emit(f"'{text}' is not a number")
                 return
@@ -74,7 +80,8 @@ class ReadingForm(QWidget):
         """Have the fields that a kind of reading needs."""
         shown = {
             "geometry": bool(kind and kind.geometries),
-            "thickness_mm": bool(kind and kind.takes_thickness),
+            **{key: bool(kind and kind.takes(key)) for key in LENGTHS},
+            "systematic": bool(kind and kind.effects),
             "illuminant": bool(kind and kind.key in _COLOURED),
             "observer": bool(kind and kind.key in _COLOURED),
         }
@@ -100,7 +107,7 @@ class ReadingForm(QWidget):
             if isinstance(field, QComboBox):
                 field.setCurrentText(str(value))
             elif not (field.hasFocus() and field.isModified()):
-                text = (f"{value:g}" if value else "") if key in _NUMBERS else str(value)
+                text = (f"{value:g}" if value else "") if key in _NUMBERS else str(getattr(value, "text", value))
                 if text != field.text():
                     field.setText(text)
                     field.setCursorPosition(0)

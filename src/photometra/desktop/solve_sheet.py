@@ -271,8 +271,14 @@ class SolveSheet(QWidget):
             note = _label(f"! {u.sentence}", "brick")
             note.setWordWrap(True)
             left.addWidget(note)
+        for sentence in solution.verdict.doubts:
+            note = _label(f"! {sentence[0].upper()}{sentence[1:]}.", "brick")
+            note.setWordWrap(True)
+            left.addWidget(note)
         if solution.minima:
             left.addLayout(self._minima(solution))
+        if solution.effects:
+            left.addLayout(_effects(solution))
         strongest = _strongest(solution)
         if strongest:
             left.addWidget(_label(strongest, "quiet", 8.5))
@@ -361,6 +367,23 @@ def _parameters(solution):
         row += 1
     grid.setColumnStretch(5, 1)
     return grid
+
+
+def _effects(solution):
+    """What the instruments were found to be off by, in one line for each reading."""
+    column = QVBoxLayout()
+    column.setSpacing(1)
+    column.addWidget(_label("Instruments, solved along:", "quiet"))
+    for name in dict.fromkeys(e.reading for e in solution.effects):
+        ours = [e for e in solution.effects if e.reading == name]
+        line = _label(f"{name}: {', '.join(e.told for e in ours)}".replace("-", "−"), "quiet", 8.5)
+        line.setWordWrap(True)
+        stated = ", ".join(f"{e.told.split()[0]} ± {e.stated:.3g}" for e in ours)
+        line.setToolTip(
+            f"Stated before: {stated}. Each is an unknown with that as its prior, and widens the error bars"
+        )
+        column.addWidget(line)
+    return column
 
 
 def _readings(before, after):

@@ -11,6 +11,7 @@ from ..instruments import constants_reading, model_of
 from ..readings import Reading
 from ..surface import Surface
 from ..surface.compile import CompiledSurface, compile_measured
+from .uncertainty import marginal
 
 
 @dataclass(frozen=True, eq=False)
@@ -32,10 +33,17 @@ class Agreement:
 
     @property
     def chi2(self):
-        """Mean square of the counted residuals: about 1 where the model is as good as the evidence."""
-        if self.residuals is None or not self.reading.counted.any():
+        """Mean square of the counted residuals: about 1 where the model is as good as the evidence.
+
+        What a gain and an offset explain, as uncertain as they are, is taken away.
+        """
+        counted = self.reading.counted
+        if self.residuals is None or not counted.any():
             return float("nan")
-        return float(np.mean(self.residuals[self.reading.counted] ** 2))
+        left, sigma, systematic = self.residuals[counted], self.reading.stacked()[1][counted], self.reading.systematic
+        effects = np.stack([systematic.gain * self.model[counted], np.full(left.size, systematic.offset)], axis=1)
+        left = marginal(left[:, None], effects / sigma[:, None])
+        return float(np.mean(left**2))
 
 
 def colour_of(reading: Reading, wavelength_nm, reflectance):

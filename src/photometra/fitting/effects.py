@@ -4,17 +4,10 @@ Solved for along with the surface and marginalised (JCGM 101:2008 treats them so
 then told from the surface where it can be, and widens the error bars where it cannot.
 """
 
-from dataclasses import dataclass, replace
-
-import numpy as np
-
-from ..instruments import Question
-from ..readings import Reading
-from ..readings.geometries import THROUGH
+from dataclasses import dataclass
 
 REACH = 8.0
 """How many of its standard uncertainties an effect may be off: more is no effect but a mistake."""
-_LAB_OFFSET = 16.0
 NAMES = {
     "gain": "gain", "exposure": "exposure", "offset": "offset", "thickness_mm": "thickness", "angle_deg": "angle",
 }  # fmt: skip
@@ -63,39 +56,14 @@ class Found:
 
 def effects_of(readings, surface, further=None) -> tuple[Effect, ...]:
     """The effects that a solve from these readings has to reckon with, in their order."""
-    is_clear = surface["transmission"] > 0.0
+    is_clear = surface["transmission"] > 0.0 or surface["subsurface"] > 0.0
     out = []
     for i, r in enumerate(readings):
         for name in r.kind.effects:
             sigma = getattr(r.systematic, name)
-            is_seen = name != "thickness_mm" or is_clear or r.kind_key == "transmittance" or r.geometry == THROUGH
+            is_seen = name != "thickness_mm" or (is_clear and r.thickness_mm > 0.0)
             if sigma > 0.0 and is_seen:
                 out.append(Effect(i, name, sigma))
     if further is not None and further.gain_sigma:
         out.append(Effect(-1, "gain", further.gain_sigma))
     return tuple(out)
-
-
-def question_with(reading: Reading, by: dict) -> Question:
-    """What a reading asks where its thickness and the zero of its angles are off by {effect: amount}."""
-    asked = Question.of(reading)
-    if thicker := by.get("thickness_mm"):
-        asked = replace(asked, thickness_mm=max(asked.thickness_mm + thicker, 0.02 * asked.thickness_mm))
-    if turned := by.get("angle_deg"):
-        column = reading.kind.angle
-        most = 89.9
-        places = {**asked.places, column: np.clip(asked[column] + turned, 0.0 if column == "angle_deg" else -most, most)}
-        asked = replace(asked, places=places)
-    return asked
-
-
-def as_shown(reading: Reading, model, by: dict):
-    """What an instrument whose gain and offset are off by {effect: amount} shows of model (value columns, n)."""
-    gain, offset = 1.0 + by.get("gain", 0.0), by.get("offset", 0.0)
-    if gain == 1.0 and not offset:
-        return model
-    if reading.kind_key == "colour":
-        # Of X, Y and Z alike, and L*, a*, b* go by their cube roots (CIE 15:2018, but for the very dark).
-        root = np.cbrt(max(gain, 0.0))
-        return np.stack([(model[0] + _LAB_OFFSET) * root - _LAB_OFFSET, model[1] * root, model[2] * root])
-    return gain * model + offset

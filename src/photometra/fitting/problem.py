@@ -5,11 +5,11 @@ from collections import OrderedDict
 import numpy as np
 
 from ..errors import InputError
-from ..instruments import constants_reading, predicted
+from ..instruments import as_shown, constants_reading, predicted, question_with
 from ..surface import PARAMETERS, Surface, scalar_owner, scalars_of
 from ..surface.compile import compile_measured
 from .agreement import colours_of
-from .effects import REACH, as_shown, effects_of, question_with
+from .effects import REACH, effects_of
 
 _STEP, _RENDERED_STEP = 1e-4, 3e-3
 """What a slope is taken over, of a range: more where a render with its noise is in the loop."""
@@ -77,10 +77,10 @@ class Problem:
     Where a whole spectrum is free, further residuals say that its numbers hang together, so that a spectrum is smooth
     where the evidence leaves it open.
 
-    further: evidence that is no reading, as a photograph: `points` values, `model(surface, cancel)` (points,), noisy but
-    always the same for the same surface, their standard uncertainties `sigmas()`, and `gain_sigma`, that of a factor
-    they share. by_colour: spectra of reflectance count by their colour above all, where red, green and blue cannot
-    follow them.
+    further: evidence that is no reading, as a photograph: `points`, its `values`, their `model(surface, cancel)`, noisy
+    but always the same for the same surface, their standard uncertainties `sigmas()`, (points,) each, and `gain_sigma`,
+    that of a factor they share. by_colour: spectra of reflectance count by their colour above all, where red, green and
+    blue cannot follow them.
     """
 
     def __init__(

@@ -1,9 +1,9 @@
 """Solving for the free parameters: bounded least squares over all active readings.
 
 Residuals are (model - reading) / uncertainty. What the values of a reading share, as the gain of its instrument, is
-solved for along with the surface, with its stated uncertainty as a prior (`effects`). Slopes are one-sided differences, their columns taken on a
-thread pool. Deterministic for given input. Standard errors come from the slopes at the solution, widened by
-the root of the reduced chi-square where the readings scatter more than they say they do.
+solved for along with the surface, with its stated uncertainty as a prior (`effects`). Slopes are one-sided
+differences, their columns taken on a thread pool. Deterministic for given input. Standard errors come from the slopes
+at the solution, widened by the root of the reduced chi-square where the readings scatter more than they say they do.
 """
 
 import time
@@ -247,5 +247,13 @@ def _effects_found(problem, unknowns, errors):
         is_photograph = reading is None or reading.kind_key == "photograph"
         name = "exposure" if is_photograph and e.name == "gain" else e.name
         value = float(z) * e.sigma + (1.0 if e.name == "gain" else 0.0)
-        out.append(Found(reading.name if reading else "the photograph", name, value, None if np.isnan(error) else float(error) * e.sigma, e.sigma))
+        out.append(
+            Found(
+                reading.name if reading else "the photograph",
+                name,
+                value,
+                None if np.isnan(error) else float(error) * e.sigma,
+                e.sigma,
+            )
+        )
     return tuple(out)

@@ -103,7 +103,7 @@ def doubts(problem, x, chi2, freedom, effects) -> tuple[str, ...]:
         if runs is not None:
             out.append(
                 f"what is left of {r.name} is no scatter: it changes sign {runs} times along the axis, where about "
-                f"{expected:.0f} would be chance; the model or the reading is off there in a way that the bars leave out"
+                f"{expected:.0f} would be chance; the model or the reading is off in a way that the bars leave out"
             )
     for e in effects:
         if abs(e.deviation) > _FAR:

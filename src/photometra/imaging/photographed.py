@@ -91,10 +91,10 @@ def pins_agreement(study, specimen, linear):
 
 
 class Photographed:
-    """The counting pins of a specimen's photograph, as evidence for `fitting.solve`. ValueError, in a sentence, where there is nothing to count.
+    """The counting pins of a specimen's photograph, as evidence for `fitting.solve`.
 
-    study: for the booth as it stands, which must be as the photograph was taken. `points`: how many numbers are
-    compared. `rough`: whether fewer paths will do for now.
+    ValueError, in a sentence, where there is nothing to count. study: for the booth as it stands, which must be as the
+    photograph was taken. `points`: how many numbers are compared. `rough`: whether fewer paths will do for now.
     """
 
     gain_sigma = _EXPOSURE

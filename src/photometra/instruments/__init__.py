@@ -1,6 +1,7 @@
 """Forward models: what each instrument reads on a surface, from the same kernels as the tracer."""
 
 from .depths import depth_colours
+from .disturbed import as_shown, drawn, misread, question_with
 from .films import film_colours
 from .integrate import brdf, directional_albedo
 from .shelf import INSTRUMENTS, Instrument, Question, constants_reading, instrument, measured, model_of, predicted
@@ -13,15 +14,19 @@ __all__ = [
     "Question",
     "Share",
     "Split",
+    "as_shown",
     "brdf",
     "constants_reading",
     "depth_colours",
     "directional_albedo",
+    "drawn",
     "film_colours",
     "inner_split",
     "instrument",
     "light_split",
     "measured",
+    "misread",
     "model_of",
     "predicted",
+    "question_with",
 ]

@@ -6,6 +6,7 @@ from .edits import averaged, resampled, with_mask, with_uncertainty
 from .files import read_file, read_text, taken, text_of, write_file, write_text
 from .kinds import CHANNELS_NM, KINDS, POLARISATIONS, Kind, kind
 from .model import Reading, letter_of, make_reading
+from .systematic import Systematic, systematic_of
 from .tables import ReadingError
 from .understanding import Choices, Understood, understand
 
@@ -17,6 +18,7 @@ __all__ = [
     "Kind",
     "Reading",
     "ReadingError",
+    "Systematic",
     "Understood",
     "averaged",
     "kind",
@@ -26,6 +28,7 @@ __all__ = [
     "read_file",
     "read_text",
     "resampled",
+    "systematic_of",
     "taken",
     "text_of",
     "understand",

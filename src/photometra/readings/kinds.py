@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from ..errors import InputError
 from .geometries import REFLECTANCE, THROUGH
-from .systematic import Systematic
+from .systematic import NONE, Systematic
 
 CHANNELS_NM = {"red": 640.0, "green": 545.0, "blue": 445.0}
 """Where a red, a green and a blue value stand among wavelengths: where each light of `colour.light_basis` is alone."""
@@ -20,8 +20,9 @@ class Kind:
 
     axis: the independent column that a chart runs along; the others tell its lines apart. limits: what each value
     may be. usual_sigma: (relative, absolute) uncertainty where a file states none. gaps: whether a value may be
-    missing in a row. effects: which systematic effects its values can share, and usual_systematic how uncertain they
-    are where a file says nothing; angle: the column whose zero may be off. `metric` names what its agreement is told in, `tolerance` the usual limit of it.
+    missing in a row. effects: which systematic effects its values can share; usual_systematic: how uncertain these are
+    where a file says nothing; angle: the column whose zero may be off. `metric` names what its agreement is told in,
+    `tolerance` the usual limit of it.
     """
 
     key: str
@@ -44,7 +45,7 @@ class Kind:
     takes_bandpass: bool = False
     takes_port: bool = False
     effects: tuple[str, ...] = ("gain", "offset")
-    usual_systematic: Systematic = Systematic()
+    usual_systematic: Systematic = NONE
     angle: str = ""
 
     @property
@@ -97,13 +98,14 @@ KINDS = {
             "specular", "Specular reflectance", ("angle_deg", "wavelength_nm", "polarisation", "reflectance"), 3,
             (0.005, 0.001), "rms", "rms difference of reflectance", "rms", 0.01, limits=((0.0, 1.5),),
             axis_label="angle / °", value_label="reflectance",
-            effects=("gain", "offset", "angle_deg"), usual_systematic=Systematic(0.005, 0.0, 0.0, 0.05), angle="angle_deg",
+            effects=("gain", "offset", "angle_deg"), usual_systematic=Systematic(0.005, angle_deg=0.05),
+            angle="angle_deg",
         ),
         Kind(
             "lobe", "In-plane lobe", ("incidence_deg", "view_deg", "brdf_per_sr"), 2, (0.02, 0.001),
             "relative", "mean relative difference", "rel", 0.1, axis="view_deg", limits=((0.0, 1e9),),
             axis_label="view angle / °", value_label="BRDF / 1/sr", is_log=True,
-            effects=("gain", "offset", "angle_deg"), usual_systematic=Systematic(0.02, 0.0, 0.0, 0.1), angle="view_deg",
+            effects=("gain", "offset", "angle_deg"), usual_systematic=Systematic(0.02, angle_deg=0.1), angle="view_deg",
         ),
         Kind(
             "ellipsometry", "Ellipsometry", ("angle_deg", "wavelength_nm", "psi_deg", "delta_deg"), 2, (0.0, 0.1),
@@ -140,7 +142,7 @@ KINDS = {
             "colour", "Colour", ("sample", "L", "a", "b"), 1, (0.0, 0.3),
             "delta_e_2000", "ΔE2000", "ΔE", 1.0, geometries=(*REFLECTANCE, THROUGH), takes_thickness=True,
             limits=((0.0, 200.0), (-200.0, 200.0)), axis_label="sample", value_label="L*, a*, b*", takes_port=True,
-            effects=("gain", "thickness_mm"), usual_systematic=Systematic(0.01, 0.0, 0.05),
+            effects=("gain", "thickness_mm"), usual_systematic=Systematic(0.01, thickness_mm=0.05),
         ),
         Kind(
             "photograph", "Photograph's patches",

@@ -9,7 +9,7 @@ from ..errors import InputError
 from ..names import MOST_LETTERS, one_line, shown
 from .geometries import MULTI_ANGLE
 from .kinds import KINDS, POLARISATIONS, Kind, kind
-from .systematic import Systematic, systematic_of
+from .systematic import NONE, Systematic, systematic_of
 from .uncertainty import rule_of, sigma_by
 
 _MOST_ROWS = 100_000
@@ -51,7 +51,7 @@ class Reading:
     thickness_mm: float = 0.0
     date: str = ""
     rule: str = ""
-    systematic: Systematic = Systematic()
+    systematic: Systematic = NONE
     bandpass_nm: float = 0.0
     spot_mm: float = 0.0
     port_mm: float = 0.0
@@ -119,6 +119,9 @@ class Reading:
     def remade(self, **changes) -> "Reading":
         """As `with_changes`, checked as a new reading is; ValueError where it will not do."""
         said = {f.name: getattr(self, f.name) for f in fields(self)}
+        if self.systematic == _systematic(self.kind, None, self.thickness_mm):
+            # What is usual follows whether there is a thickness.
+            said["systematic"] = None
         return make_reading(**{**said, **changes})
 
     def key(self):
@@ -167,7 +170,7 @@ def make_reading(name, kind_key, columns, sigma=None, masked=None, **more) -> Re
 
     columns: {name: numbers}, all of the kind's columns (of its values, one at least where it may have gaps), at least
     one row, sorted here by its places. sigma: {value column: numbers}; where a column has none, `rule`, else the
-    kind's usual uncertainty is taken; so is its usual `systematic` one, where neither a text nor a `Systematic` is given.
+    kind's usual uncertainty is taken. systematic: as a text or a `Systematic`; where neither is given, the usual one.
     """
     k = kind(kind_key)
     data = _data(k, columns)

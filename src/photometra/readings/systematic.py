@@ -1,4 +1,4 @@
-"""What all values of a reading share: systematic uncertainties of the instrument, one number each (JCGM 100:2008, F.1.2.4).
+"""What all values of a reading share: systematic uncertainties of its instrument (JCGM 100:2008, F.1.2.4).
 
 They are no scatter, and no repeating takes them away: a white tile off by 1 % lifts every value by 1 %.
 """
@@ -54,11 +54,14 @@ class Systematic:
         return self
 
 
+NONE = Systematic()
+
+
 def systematic_of(text) -> Systematic:
     """From a text such as `gain 1 %, offset 0.001`, or `none`; ValueError, in a sentence, for anything else."""
     text = " ".join(str(text).replace("±", " ").split())
     if text.lower() == "none":
-        return Systematic()
+        return NONE
     found = {}
     for part in text[:_LONGEST].split(","):
         term = _TERM.fullmatch(part.strip())
