@@ -37,14 +37,14 @@ def import_reading(
         str, typer.Option(metavar="TEXT", help="What all its values share, as 'gain 1 %, offset 0.001', or none.")
     ] = "",
     band_pass: Annotated[str, typer.Option(metavar="NM", help="Full width at half maximum, as 10nm.")] = "",
-    spot: Annotated[str, typer.Option(metavar="LENGTH", help="Diameter of what is lit, as 6mm.")] = "",
-    port: Annotated[str, typer.Option(metavar="LENGTH", help="Diameter of what is looked at, as 8mm.")] = "",
+    illuminated: Annotated[str, typer.Option(metavar="LENGTH", help="Diameter of the area lit, as 8mm.")] = "",
+    collected: Annotated[str, typer.Option(metavar="LENGTH", help="Diameter of the area looked at, as 6mm.")] = "",
 ):
     """Take a reading from a file: CSV or CGATS.17 text, as people and instruments write them."""
     read_study(study).index(specimen)
-    lengths = (("bandpass_nm", band_pass, "nm"), ("spot_mm", spot, "mm"), ("port_mm", port, "mm"))
-    more = {key: parse_number(parameter("film.thickness" if unit == "nm" else "thickness"), text)
-            for key, text, unit in lengths if text}  # fmt: skip
+    said = {"bandpass_nm": band_pass, "illuminated_mm": illuminated, "collected_mm": collected}
+    as_one = {key: parameter("film.thickness" if key.endswith("nm") else "thickness") for key in said}
+    more = {key: parse_number(as_one[key], text) for key, text in said.items() if text}
     if systematic:
         more["systematic"] = systematic
     understood = understand(text_of(file), file, Choices(kind=kind or "", sample=sample, more=more))

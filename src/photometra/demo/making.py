@@ -34,7 +34,7 @@ def _noisy(reading: Reading, rng, truth=None, **more):
         # A meter shows nothing below nothing.
         low, high = reading.kind.limits_of(name)
         columns[name] = np.clip(columns[name] + rng.normal(size=reading.rows) * reading.sigma[name], low, high)
-    said = ("geometry", "systematic", "thickness_mm", "bandpass_nm", "spot_mm", "port_mm")
+    said = ("geometry", "systematic", "thickness_mm", "bandpass_nm", "illuminated_mm", "collected_mm")
     more = {**{key: getattr(reading, key) for key in said}, **more}
     return make_reading(reading.name, reading.kind_key, columns, reading.sigma, **more)
 

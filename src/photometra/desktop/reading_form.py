@@ -17,8 +17,8 @@ _FIELDS = (
     ("systematic", "Systematic", "What all its values share, one standard uncertainty each: gain 1 %, offset 0.001, "
                                  "thickness 0.05 mm, angle 0.1°; or none"),
     ("bandpass_nm", "Band-pass", "Full width at half maximum of what the instrument takes for one wavelength, in nm"),
-    ("spot_mm", "Spot", "Diameter of what is lit, in mm; empty where it is wide"),
-    ("port_mm", "Port", "Diameter of what is looked at, in mm; empty where it is wide"),
+    ("illuminated_mm", "Illuminated", "Diameter of the area that is lit, in mm; empty where it is wide"),
+    ("collected_mm", "Collected", "Diameter of the area that is looked at, in mm; empty where it is wide"),
     ("tolerance", "Tolerance", "How far the model may be, in the measure this kind is told in"),
     ("illuminant", "Illuminant", "Light under which the colour is told"),
     ("observer", "Observer", "CIE 1931 2° or CIE 1964 10°"),

@@ -26,6 +26,9 @@ _ALBEDOS = 1.0 - np.linspace(1.0, 0.0, 33) ** 3
 _DEGREE, _FEWEST = 8, 12.0
 _DARKEST = 0.2
 _INDEX_STEP = 0.05
+_EDGES = np.linspace(math.log(_NEAREST), math.log(_FARTHEST), _BINS + 1)
+MIDDLES = np.exp(0.5 * (_EDGES[1:] + _EDGES[:-1]))
+"""Radii in mean free paths, evenly spaced in their logarithm, at which profiles are kept."""
 
 
 @kernel
@@ -71,11 +74,10 @@ def _profiles(ior, asymmetry):
     _walk(ior, asymmetry, PATHS, _MOST_SCATTERINGS, radii, scatterings)
     out = scatterings >= 0
     radii, scatterings = radii[out], scatterings[out]
-    edges = np.linspace(math.log(_NEAREST), math.log(_FARTHEST), _BINS + 1)
-    place = np.digitize(np.log(np.maximum(radii, 1e-12)), edges) - 1
+    place = np.digitize(np.log(np.maximum(radii, 1e-12)), _EDGES) - 1
     inside = (place >= 0) & (place < _BINS)
     place, scatterings = place[inside], scatterings[inside]
-    middles, width = 0.5 * (edges[1:] + edges[:-1]), edges[1] - edges[0]
+    middles, width = np.log(MIDDLES), _EDGES[1] - _EDGES[0]
     values = np.empty((_ALBEDOS.size, _BINS))
     for row, albedo in zip(values, np.maximum(_ALBEDOS, _DARKEST), strict=True):
         weight = albedo**scatterings
@@ -95,7 +97,7 @@ def _profiles(ior, asymmetry):
     return CubicSpline(middles, values.T)
 
 
-def _exitance(radius, albedo, path, ior, asymmetry):
+def exitance(radius, albedo, path, ior, asymmetry):
     """Exitance per mm², of a unit of light inside, at radii (n,) mm; albedo and mean free path by place (n,)."""
     # Walks are kept for a few indices; a profile between two of them is their mixture.
     low = math.floor(ior / _INDEX_STEP + 1e-9)
@@ -133,5 +135,5 @@ def scatter_profile(compiled, radius_mm, wavelengths):
     for share, absorption, scatter, asymmetry in media:
         extinction = absorption + scatter
         path = 1.0 / np.maximum(extinction, 1e-9)
-        out += share * entered * _exitance(radius, scatter * path, path, ior, asymmetry)
+        out += share * entered * exitance(radius, scatter * path, path, ior, asymmetry)
     return out * (1.0 - compiled.scalars[rows.METALNESS])

@@ -1,6 +1,6 @@
 """The virtual instruments: for each kind of reading, what it would read on a surface."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 
@@ -11,6 +11,8 @@ from ..readings.geometries import THROUGH
 from ..surface import Surface
 from ..surface.compile import CompiledSurface, body_constants, compile_measured, compile_surface
 from . import glossmeter, goniophotometer, polarised, scatterprobe, spectrophotometer, transmissometer
+from .bandpass import film_fringe_nm, within_bandpass
+from .edge import has_edge, with_edge
 
 REFRACTOMETER_LINES_NM = (435.83, 486.13, 546.07, 587.56, 589.3, 656.27)
 """Lines of mercury (g, e), hydrogen (F, C), helium (d) and sodium (D), at which an index is usually read."""
@@ -81,15 +83,19 @@ class Question:
     illuminant: str = "D65"
     observer: str = "1931-2"
     bandpass_nm: float = 0.0
-    spot_mm: float = 0.0
-    port_mm: float = 0.0
+    illuminated_mm: float = 0.0
+    collected_mm: float = 0.0
 
     @classmethod
     def of(cls, reading: Reading):
         return cls(
             reading.kind_key, reading.places, reading.geometry, reading.thickness_mm, reading.illuminant,
-            reading.observer, reading.bandpass_nm, reading.spot_mm, reading.port_mm,
+            reading.observer, reading.bandpass_nm, reading.illuminated_mm, reading.collected_mm,
         )  # fmt: skip
+
+    def at_wavelengths(self, wavelength_nm):
+        """The same, asked along wavelengths alone."""
+        return replace(self, places={"wavelength_nm": np.asarray(wavelength_nm, float)})
 
     def __getitem__(self, column):
         return np.asarray(self.places[column], float)
@@ -111,6 +117,15 @@ def predicted(asked: Question, surface: Surface, compiled: CompiledSurface, cons
     cannot be read so: a metal has no index for a refractometer, a face and edge colour no constants. NaN never comes
     back. Through what is open in a surface the instruments look into a black trap.
     """
+    if asked.bandpass_nm > 0.0:
+        nm = asked["wavelength_nm"]
+        narrow = replace(asked, bandpass_nm=0.0)
+        return within_bandpass(
+            nm, asked.bandpass_nm, film_fringe_nm(surface, float(nm.min())),
+            lambda at: predicted(narrow.at_wavelengths(at), surface, compiled, constants),
+        )  # fmt: skip
+    if has_edge(asked, surface):
+        compiled = with_edge(compiled, surface, asked.illuminated_mm, asked.collected_mm, constants)
     if asked.kind_key in _READS:
         return surface["opacity"] * _READS[asked.kind_key](asked, compiled)
     if asked.kind_key == "colour":
@@ -182,7 +197,7 @@ def measured(
     """A noiseless reading that an instrument takes of a surface. ValueError where it cannot.
 
     places: {column: numbers}, instead of the instrument's own; thickness_mm: of the slab, where that matters; setting:
-    illuminant and observer of a colorimeter.
+    illuminant and observer of a colorimeter, band-pass, and diameters of what is illuminated and collected.
     """
     tool = instrument(key)
     k = kind(tool.kind_key)

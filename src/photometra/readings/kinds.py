@@ -62,7 +62,7 @@ class Kind:
         return self.axis or self.columns[0]
 
     def takes(self, length):
-        """Whether a reading of this kind has such a length: thickness_mm, bandpass_nm, spot_mm or port_mm."""
+        """Whether a reading of this kind has such a length, by its name there (`thickness_mm` …)."""
         return {"thickness_mm": self.takes_thickness, "bandpass_nm": self.takes_bandpass}.get(length, self.takes_port)
 
     def limits_of(self, column):
@@ -92,7 +92,7 @@ KINDS = {
             "gloss", "Gloss", ("angle_deg", "gloss_units"), 1, (0.005, 0.3),
             "gloss_units", "largest gloss difference", "GU", 2.0, limits=((0.0, 2500.0),),
             axis_label="angle / °", value_label="gloss / GU",
-            usual_systematic=Systematic(0.01),
+            usual_systematic=Systematic(0.005),
         ),
         Kind(
             "specular", "Specular reflectance", ("angle_deg", "wavelength_nm", "polarisation", "reflectance"), 3,

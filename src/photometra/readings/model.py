@@ -33,7 +33,8 @@ class Reading:
     was read, 0 where it does not matter or is the specimen's own. `source` says where it comes from (a file and
     line, a simulated device), `date` when; `active` whether the solver counts it. systematic: what all its values
     share. bandpass_nm: full width at half maximum of what the instrument takes for one wavelength, 0 where it is
-    narrow. spot_mm, port_mm: diameters of what is lit and of what is looked at, 0 where both are wide.
+    narrow. illuminated_mm, collected_mm: diameters of what is lit and of what is looked at, 0 where
+    they are wide.
     """
 
     name: str
@@ -53,8 +54,8 @@ class Reading:
     rule: str = ""
     systematic: Systematic = NONE
     bandpass_nm: float = 0.0
-    spot_mm: float = 0.0
-    port_mm: float = 0.0
+    illuminated_mm: float = 0.0
+    collected_mm: float = 0.0
     extra: dict[str, str] = field(default_factory=dict)
 
     @property
@@ -130,7 +131,8 @@ class Reading:
         return (
             self.name, self.kind_key, data, self.masked.tobytes(), self.geometry, self.tolerance, self.active,
             self.source, self.notes, self.illuminant, self.observer, self.thickness_mm, self.date, self.rule,
-            self.systematic, self.bandpass_nm, self.spot_mm, self.port_mm, tuple(sorted(self.extra.items())),
+            self.systematic, self.bandpass_nm, self.illuminated_mm, self.collected_mm,
+            tuple(sorted(self.extra.items())),
         )  # fmt: skip
 
     def __eq__(self, other):
@@ -156,7 +158,7 @@ def letter_of(polarisation):
     return next((letter for letter, share in POLARISATIONS.items() if share == polarisation), f"{polarisation:g}")
 
 
-LENGTHS = ("thickness_mm", "bandpass_nm", "spot_mm", "port_mm")
+LENGTHS = ("thickness_mm", "bandpass_nm", "illuminated_mm", "collected_mm")
 """What a reading says of its set-up in lengths; 0 where it says nothing."""
 
 
@@ -257,7 +259,8 @@ def _checked(k, more):
         raise InputError("a thickness must lie between 0 and 10000 mm")
     if thickness and not k.takes_thickness:
         raise InputError(f"a reading of {k.label.lower()} has no thickness")
-    for key, what in (("bandpass_nm", "band-pass"), ("spot_mm", "spot"), ("port_mm", "port")):
+    names = {"bandpass_nm": "band-pass", "illuminated_mm": "illuminated area", "collected_mm": "collected area"}
+    for key, what in names.items():
         more[key] = value = float(more.get(key, 0.0))
         if not 0.0 <= value <= 1000.0:
             raise InputError(f"a {what} must lie between 0 and 1000 {key[-2:]}")

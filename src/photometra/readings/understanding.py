@@ -22,8 +22,8 @@ from .tables import ReadingError, Sheet, is_missing, is_number, number_in, sheet
 _HEAD_KEYS = ("illuminant", "observer", "notes", "date")
 _HEAD_NUMBERS = {
     "tolerance": "tolerance", **{key: key for key in LENGTHS}, "thickness": "thickness_mm", "band-pass": "bandpass_nm",
-    "bandpass": "bandpass_nm", "bandwidth": "bandpass_nm", "spot": "spot_mm", "port": "port_mm",
-    "aperture": "port_mm",
+    "bandpass": "bandpass_nm", "bandwidth": "bandpass_nm", "spot": "illuminated_mm", "port": "collected_mm",
+    "aperture": "collected_mm",
 }  # fmt: skip
 """By key of a header line, what it says of a reading: a number, with its unit or without."""
 _GEOMETRY_KEYS = (

@@ -1,0 +1,43 @@
+"""What an instrument takes for one wavelength: a triangle about it, as behind two equal slits (ASTM E2729)."""
+
+import math
+
+import numpy as np
+
+_FRINGE_SAMPLES = 6
+_MOST_NODES, _FEWEST = 65, 8
+_VARIANCE = 1.0 / 6.0
+"""Of a triangle, in its full widths at half maximum squared."""
+
+
+def film_fringe_nm(surface, wavelength_nm):
+    """From one fringe of a surface's film to the next, about a wavelength in nm; infinite without one."""
+    if surface["film.amount"] <= 0.0 or surface["film.thickness"] <= 0.0:
+        return math.inf
+    return wavelength_nm**2 / (2.0 * surface["film.ior"] * surface["film.thickness"])
+
+
+def within_bandpass(wavelengths, width_nm, fringe_nm, values_at):
+    """Mean of what `values_at` (a function of wavelengths (n,) in nm, giving (..., n)) gives over the band-pass.
+
+    width_nm: full width at half maximum; fringe_nm: how far apart the model's finest features are. Without fringes the
+    curvature between the wavelengths tells the mean, or, where they lie apart, two places of the triangle's variance,
+    which is exact for a cubic; with fringes, as many places as they need.
+    """
+    wavelengths = np.asarray(wavelengths, float)
+    if width_nm <= 0.0:
+        return values_at(wavelengths)
+    if math.isinf(fringe_nm):
+        nodes, back = np.unique(wavelengths, return_inverse=True)
+        if nodes.size >= _FEWEST and np.diff(nodes).max() <= 2.0 * width_nm:
+            values = np.asarray(values_at(nodes))
+            curved = np.gradient(np.gradient(values, nodes, axis=-1), nodes, axis=-1)
+            return (values + 0.5 * _VARIANCE * width_nm**2 * curved)[..., back.reshape(wavelengths.shape)]
+        offsets, weights = np.array([-1.0, 1.0]) * math.sqrt(_VARIANCE), np.array([0.5, 0.5])
+    else:
+        count = min(_MOST_NODES, 3 + 2 * math.ceil(_FRINGE_SAMPLES * width_nm / fringe_nm))
+        offsets = (np.arange(count) + 0.5) * 2.0 / count - 1.0
+        weights = (1.0 - np.abs(offsets)) / (1.0 - np.abs(offsets)).sum()
+    places, back = np.unique(np.add.outer(offsets * width_nm, wavelengths), return_inverse=True)
+    values = np.asarray(values_at(places))
+    return np.tensordot(weights, values[..., back.reshape(weights.size, -1)], axes=([0], [values.ndim - 1]))
