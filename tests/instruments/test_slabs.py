@@ -10,7 +10,7 @@ from photometra.instruments.scatterprobe import scatter_profile
 from photometra.optics.fresnel import fresnel_dielectric
 from photometra.optics.halfspace import directional_reflectance, single_albedo
 from photometra.optics.media import slab_transmittance
-from photometra.optics.slab import directions, slab_shares
+from photometra.optics.slab import Faces, directions, slab_shares
 from photometra.surface import Surface
 from photometra.surface.compile import compile_surface
 
@@ -21,7 +21,9 @@ def shares(albedo, depth, g, ior):
     mu, _ = directions([ior])
     within = fresnel_dielectric(mu, 1.0 / ior) if ior > 1.0 else np.zeros_like(mu)
     entry = np.array([fresnel_dielectric(1.0, ior) if ior > 1.0 else 0.0])
-    found = slab_shares([(1.0 - albedo) * depth], [albedo * depth], g, 1.0, np.array([ior]), entry, within)
+    found = slab_shares(
+        [(1.0 - albedo) * depth], [albedo * depth], g, 1.0, np.array([ior]), Faces.polished(entry, within)
+    )
     return [float(v[0]) for v in found]
 
 
@@ -68,7 +70,9 @@ def test_roughness_takes_the_straight_beam_and_leaves_the_whole():
         measured("transmissometer", GLASS.with_values({"roughness": r}), thickness_mm=2.0) for r in (0.0, 0.4)
     )
     assert (rough.columns["regular"] < 0.2 * smooth.columns["regular"]).all()
-    assert rough.columns["total"] == pytest.approx(smooth.columns["total"], abs=1e-6)
+    # Aslant at the far face some of it is thrown back (walked: 0.9024, ± 0.0007, at an index of 1.52).
+    lost = smooth.columns["total"] - rough.columns["total"]
+    assert (lost > 0.004).all() and (lost < 0.018).all()
     with pytest.raises(ValueError, match="this surface is a metal"):
         measured("transmissometer", Surface({"metalness": 1.0}))
 

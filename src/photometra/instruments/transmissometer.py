@@ -1,7 +1,8 @@
 """What a slab lets through, straight on and in all, and what it throws back: transmissometer and sphere.
 
-The beam stands normal to the slab. Faces are as the surface's facets are, films counted. What roughness spreads is not
-followed inside; it decides how much of the straight beam still meets the receptor.
+The beam stands normal to the slab. Faces are as the surface's facets are: rough ones as matrices between the directions
+within (`surface.faces`), polished ones, and those under a film or a coat, as mirrors; the two faces' slopes decide how
+much of the straight beam still meets the receptor.
 """
 
 import math
@@ -13,9 +14,10 @@ import numpy as np
 from ..colour import WAVELENGTHS, interpolated
 from ..errors import InputError
 from ..optics.media import interreflections
-from ..optics.slab import directions, slab_shares
+from ..optics.slab import Faces, directions, slab_shares
 from ..optics.slopes import within_two_faces
 from ..surface import facets, rows
+from ..surface.faces import is_rough, rough_faces
 from .integrate import directional_albedo
 
 RECEPTOR_HALF_ANGLE_DEG = 2.5
@@ -85,8 +87,10 @@ def _slab(compiled, thickness_mm, wavelengths):
         entry[j] = facets.dielectric_facet(1.0, rows.FRONT, compiled.scalars, props, j)
         for i in range(mu.shape[1]):
             within[j, i] = facets.dielectric_facet(mu[j, i], rows.INNER, compiled.scalars, props, j)
+    rough = is_rough(compiled.scalars)
+    faces = rough_faces(compiled.scalars, compiled.spectra, index) if rough else Faces.polished(entry, within)
     regular, total = np.zeros(at.size), np.zeros(at.size)
-    mirrored, reflected = entry.copy(), entry.copy()
+    mirrored, reflected = faces.outside.copy(), faces.outside.copy()
     receptor = _within_receptor(compiled, index)
     back_face = within[:, -1]
     # A coat lies on the outside alone: then a face is not the same from both sides.
@@ -94,15 +98,16 @@ def _slab(compiled, thickness_mm, wavelengths):
     for share, absorption, scatter, g in media_of(compiled, at):
         once = np.exp(-(absorption + scatter) * thickness_mm)
         echo, straight = (part * into for part in interreflections.py_func(back_face, back_face, once))
-        if scatter.max() > 0.0:
-            back, through = slab_shares(absorption, scatter, g, thickness_mm, index, entry, within)
+        if rough or scatter.max() > 0.0:
+            back, through = slab_shares(absorption, scatter, g, thickness_mm, index, faces)
         else:
-            back, through = entry + echo, straight
+            back, through = faces.outside + echo, straight
         regular += share * straight * receptor
         total += share * through
-        mirrored += share * echo
-        reflected += share * (back - entry)
-    return SlabLight(regular, total, entry, mirrored, reflected)
+        # What the far face mirrors back is spread as what it lets through is.
+        mirrored += share * echo * receptor
+        reflected += share * (back - faces.outside)
+    return SlabLight(regular, total, faces.outside, mirrored, reflected)
 
 
 def slab(compiled, thickness_mm, wavelengths) -> SlabLight:

@@ -8,6 +8,9 @@ from functools import cache
 
 import numpy as np
 
+from .fresnel import fresnel_dielectric
+from .slab import Faces, directions
+
 _NODES, _WEIGHTS = (x / 2.0 for x in np.polynomial.legendre.leggauss(48))
 _NODES = _NODES + 0.5
 
@@ -45,37 +48,52 @@ def diffuse_albedo(single):
     return float(2.0 * np.sum(_WEIGHTS * _NODES * directional_reflectance(single, _NODES)))
 
 
+_SINGLE = 1.0 - np.linspace(1.0, 0.0, 81) ** 3
+"""Single-scattering albedos of the table, spread so that its steep end near 1 is as finely sampled as the rest."""
+
+
 @cache
-def _curve():
-    """Single-scattering albedos, and by them what a half-space reflects by direction, and of light straight on."""
-    # Spread so that the steep end near 1 is as finely sampled as the rest.
-    single = 1.0 - np.linspace(1.0, 0.0, 81) ** 3
-    both = np.append(_NODES, 1.0)
-    found = np.array([directional_reflectance(s, both) for s in single])
-    return single, found[:, :-1], found[:, -1]
+def _even():
+    """What half-spaces of the table's albedos give back of even light."""
+    return np.array([diffuse_albedo(s) for s in _SINGLE])
 
 
-def single_albedo(colour, escape=1.0, ior=1.0):
-    """The albedo of one scattering with which a half-space under an interface looks, facing us, like `colour`.
+def _behind(faces, ior):
+    """What half-spaces of the table's albedos give back through faces of an index (of both only the first counts), as a
+    share of the light that the face lets in along the normal."""
+    (mu,), (weights,) = directions(np.array([ior]))
+    h = np.array([h_function(s, mu) for s in _SINGLE])
+    # From which cosine to which: half the albedo times the far one's share, H of both, over their sum.
+    shares = 0.5 * _SINGLE[:, None, None] * (h[:, :, None] * h[:, None, :]) * (mu * weights) / (mu[:, None] + mu)
+    whole = 1.0 - np.sqrt(1.0 - _SINGLE)[:, None] * h
+    shares *= (whole / np.maximum(shares.sum(axis=2), 1e-12))[:, :, None]
+    first = (faces.enter[0] / faces.enter[0].sum()) @ shares
+    up = np.linalg.solve(np.eye(mu.size) - np.swapaxes(faces.back[0] @ shares, 1, 2), first[:, :, None])[:, :, 0]
+    return up @ faces.leave[0]
+
+
+def polished(ior) -> Faces:
+    """A polished face of an index above 1, on the cosines of `directions`."""
+    (mu,), _ = directions(np.array([ior]))
+    return Faces.polished(fresnel_dielectric(np.ones(1), ior), fresnel_dielectric(mu, 1.0 / ior)[None])
+
+
+def single_albedo(colour, escape=1.0, ior=1.0, faces=None):
+    """The albedo of one scattering with which a half-space under an interface, lit along the normal, looks like `colour`.
 
     colour: reflectance of the even body below its interface that it is to equal, 0..1, any shape. escape: share of
-    even light from below that the interface lets out; of several, their mean counts. ior: tells which light is thrown
-    back for good. Light that comes in straight is given back less than even light, and what the interface throws back,
-    which goes aslant, more; without an interface the colour is the diffuse albedo. Inverted on a table, 1e-3.
+    even light from below that the interface lets out; of several, their mean counts. faces: the interface on the
+    directions of an index, `ior` (`slab.Faces`); a polished one where there are none; without an index the colour is
+    the diffuse albedo. Inverted on a table, 1e-3.
     """
-    single, by_direction, straight = _curve()
-    weight = 2.0 * _WEIGHTS * _NODES
+    wanted = np.clip(np.asarray(colour, float), 0.0, 1.0)
     if ior <= 1.0 + 1e-4:
-        looks = by_direction @ weight
-        wanted = np.clip(np.asarray(colour, float), 0.0, 1.0)
+        looks = _even()
     else:
-        kept = np.sqrt(1.0 - 1.0 / ior**2) > _NODES
-        aslant = (by_direction[:, kept] @ weight[kept]) / weight[kept].sum()
+        looks = _behind(faces or polished(ior), ior)
         e = np.mean(escape)
-        looks = straight * e / (1.0 - (1.0 - e) * aslant)
-        wanted = np.clip(np.asarray(colour, float), 0.0, 1.0)
         wanted = wanted * e / (1.0 - (1.0 - e) * wanted)
     # In the cube root of what is missing both run almost straight.
     missing = np.cbrt(np.maximum(1.0 - looks, 0.0))[::-1]
-    t = np.interp(np.cbrt(1.0 - wanted), missing, np.cbrt(1.0 - single)[::-1])
+    t = np.interp(np.cbrt(1.0 - wanted), missing, np.cbrt(1.0 - _SINGLE)[::-1])
     return 1.0 - t**3

@@ -6,6 +6,7 @@ Greenstein's (1941), its forward peak counted as light that goes straight on (Wi
 """
 
 from functools import cache
+from typing import NamedTuple
 
 import numpy as np
 
@@ -81,24 +82,46 @@ def _layer(absorption, scatter, g, thickness, mu, weights):
     return reflect * scale, transmit * scale
 
 
-def slab_shares(absorption, scatter, g, thickness_mm, ior, face_in, faces_within):
+class Faces(NamedTuple):
+    """What both faces of a slab do to light, on the cosines that `directions(ior)` gives within it.
+
+    outside (w,): share of light at normal incidence that a face sends back outside; enter (w, n): what it lets in, by
+    the cosine at which it goes on; back (w, n, n): from each cosine within (second axis) what it sends back to which
+    (last axis); leave (w, n): what it lets out.
+    """
+
+    outside: np.ndarray
+    enter: np.ndarray
+    back: np.ndarray
+    leave: np.ndarray
+
+    @classmethod
+    def polished(cls, face_in, faces_within):
+        """Of faces that bend light as mirrors do, from their reflectances: face_in (w,), faces_within (w, n)."""
+        within = np.asarray(faces_within, float)
+        enter = np.zeros_like(within)
+        enter[:, -1] = 1.0 - np.asarray(face_in)
+        return cls(np.asarray(face_in, float), enter, within[:, :, None] * np.eye(within.shape[1]), 1.0 - within)
+
+
+def slab_shares(absorption, scatter, g, thickness_mm, ior, faces: Faces):
     """(reflected, let through), (w,) each: the shares of light at normal incidence, in all directions together.
 
-    absorption, scatter: coefficients per mm (w,); g: asymmetry, -1..1; ior: the slab's index (w,); face_in: reflectance
-    of a face from outside at normal incidence (w,); faces_within: of both faces from within (w, n), at the cosines
-    that `directions(ior)` gives. Lengths in mm. What a face reflects it gives back to its own side.
+    absorption, scatter: coefficients per mm (w,); g: asymmetry, -1..1; ior: the slab's index (w,). Lengths in mm.
     """
     absorption, scatter = np.broadcast_arrays(np.asarray(absorption, float), np.asarray(scatter, float))
     mu, weights = directions(ior)
-    reflect, transmit = _layer(absorption, scatter, g, thickness_mm, mu, weights)
     n = mu.shape[1]
-    face = np.asarray(faces_within, float)
-    enter = np.zeros((mu.shape[0], 2 * n, 1))
-    enter[:, n - 1, 0] = 1.0 - np.asarray(face_in)
-    back = face[:, :, None]
-    whole = np.eye(2 * n) - np.block([[back * reflect, back * transmit], [back * transmit, back * reflect]])
+    if scatter.max(initial=0.0) > 0.0:
+        reflect, transmit = _layer(absorption, scatter, g, thickness_mm, mu, weights)
+    else:
+        straight = np.exp(-absorption[:, None] * thickness_mm / mu)
+        reflect, transmit = np.zeros((mu.shape[0], n, n)), straight[:, :, None] * np.eye(n)
+    enter = np.concatenate([faces.enter, np.zeros_like(faces.enter)], axis=1)[:, :, None]
+    back = np.swapaxes(faces.back, 1, 2)
+    whole = np.eye(2 * n) - np.block([[back @ reflect, back @ transmit], [back @ transmit, back @ reflect]])
     inside = np.linalg.solve(whole, enter)
     down, up = inside[:, :n], inside[:, n:]
-    out = 1.0 - face
-    reflected = face_in + (out * (reflect @ down + transmit @ up)[:, :, 0]).sum(axis=1)
+    out = faces.leave
+    reflected = faces.outside + (out * (reflect @ down + transmit @ up)[:, :, 0]).sum(axis=1)
     return reflected, (out * (transmit @ down + reflect @ up)[:, :, 0]).sum(axis=1)

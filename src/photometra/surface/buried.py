@@ -179,7 +179,7 @@ def _rule(is_even):
 
 
 @lru_cache(maxsize=64)
-def _face(ax, ay, ior, out_through, in_through):
+def rough_face(ax, ay, ior, out_through, in_through):
     """(in (COSINES, NODES), out (NODES,), back (NODES, NODES)) of the coat's face, lost light given back.
 
     What comes in at each cosine outside lands inside; of what goes up inside a share gets out, the rest is thrown back.
@@ -246,7 +246,7 @@ class Balance:
         self.cosines = inner_cosines(self.ior)
         self.weights = cosine_weights(self.cosines)
         through = float(face.out_through[0]), float(face.in_through[0])
-        enter, self.leave, self.back = _face(scalars[rows.COAT_X], scalars[rows.COAT_Y], self.ior, *through)
+        enter, self.leave, self.back = rough_face(scalars[rows.COAT_X], scalars[rows.COAT_Y], self.ior, *through)
         self.enter = enter * (face.passed[0] / np.maximum(enter.sum(axis=1), 1e-9))[:, None]
         self.once = absorption[:, None] ** (1.0 / np.maximum(self.cosines, 1e-3))
         self.facets = _mixed(scalars, lambda ax, ay: _base(ax, ay, self.ior))

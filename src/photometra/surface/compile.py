@@ -34,6 +34,7 @@ from .albedo import (
 )
 from .coat import bury, compile_coat
 from .constants import FROM_MODEL, FROM_READING, table
+from .faces import is_rough, rough_faces
 from .model import Surface
 from .spectrum import coefficients_of, reflectance_of
 from .split import split_of
@@ -44,13 +45,14 @@ _NODES = 3
 _STRAIGHTEST_FIBRES = 0.05
 
 
-def subsurface_coefficients(colour, mean_free_path_mm, escape, ior):
+def subsurface_coefficients(colour, mean_free_path_mm, escape, ior, faces=None):
     """(scattering, absorption) per mm on `WAVELENGTHS` of matter of a colour and a mean free path (RGB, mm).
 
-    A deep block of it looks, under its interface and facing us, like a body of that colour.
+    A deep block of it looks, under its interface (`faces`, else a polished one) and facing us, like a body of that
+    colour.
     """
     path = coefficients_of(mean_free_path_mm)
-    single = single_albedo(reflectance_of(colour), escape, ior)
+    single = single_albedo(reflectance_of(colour), escape, ior, faces)
     return single / path, (1.0 - single) / path
 
 
@@ -335,6 +337,7 @@ def _compile_body(surface, body, escape, spectra):
 
 def _compile_subsurface(surface, escape, scalars, spectra):
     ior = float(spectra[rows.ETA].mean())
+    faces = rough_faces(scalars, spectra, np.array([ior])) if is_rough(scalars) else None
     _, shallow, deep = (share for share, _, _ in surface.subsurface_depths())
     scalars[rows.SHALLOW_SHARE], scalars[rows.DEEP_SHARE] = shallow, deep
     into = (
@@ -344,7 +347,7 @@ def _compile_subsurface(surface, escape, scalars, spectra):
     )
     for (share, colour, radius), (scatter, absorb) in zip(surface.subsurface_depths(), into, strict=True):
         if share > 0.0:
-            spectra[scatter], spectra[absorb] = subsurface_coefficients(colour, radius, escape, ior)
+            spectra[scatter], spectra[absorb] = subsurface_coefficients(colour, radius, escape, ior, faces)
 
 
 def _compile_interface(eta, scalars, spectra, tables):
