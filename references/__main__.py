@@ -1,11 +1,13 @@
-"""`python -m references`: walk everything anew, from fixed seeds, and write the tables; a few minutes."""
+"""`python -m references [coats] [slabs] [half-spaces]`: walk anew, from fixed seeds, and write the tables; minutes."""
 
 import csv
 import math
+import sys
 from pathlib import Path
 
 import numpy as np
 
+from .bodies import body, means
 from .coats import BINS, brdf, coated
 
 TABLES = Path(__file__).parent / "tables"
@@ -13,7 +15,10 @@ PATHS = 200_000
 ANGLES = (8, 45, 60, 75, 80)
 COATS = [(n, roughness, white) for n in (1.3, 1.5, 1.8) for roughness in (0.0, 0.2, 0.4, 0.6) for white in (1.0, 0.3)]
 """Index, roughness (its square is the slope width), and what white becomes by one passage down and up."""
-BASES = [("metal", 0.1, 0.0), ("metal", 0.3, 0.0), ("metal", 0.6, 0.0), ("body", 0.3, 0.2), ("body", 0.3, 0.8)]
+BASES = [
+    ("metal", 0.1, 0.0), ("metal", 0.3, 0.0), ("metal", 0.6, 0.0), ("body", 0.3, 0.2), ("body", 0.3, 0.8),
+    ("body", 0.55, 0.2),
+]  # fmt: skip
 """Kind, roughness, and the albedo of a body; its index is 1.5, a metal's below."""
 METAL = (0.44, 2.55)
 """n and k of a yellow metal at one wavelength."""
@@ -53,14 +58,57 @@ HEAD = (
 )  # fmt: skip
 
 
-def main():
-    with open(TABLES / "coats.csv", "w", newline="", encoding="utf-8") as file:
-        out = csv.writer(file)
-        out.writerow(HEAD)
-        for row in rows():
-            out.writerow(row)
-    print(f"wrote {TABLES / 'coats.csv'}")
+SLAB_MM = 2.0
+SLABS = [
+    (n, roughness, absorption, scatter)
+    for n in (1.33, 1.5, 1.8) for roughness in (0.0, 0.1, 0.3, 0.5, 0.75, 1.0)
+    for absorption in (0.0, 0.3) for scatter in (0.0, 1.0)
+]  # fmt: skip
+"""Index, roughness of both faces, coefficients per mm; what scatters has the asymmetry below."""
+ASYMMETRY = 0.6
+HALF_SPACES = [
+    (n, roughness, single) for n in (1.33, 1.5) for roughness in (0.0, 0.4, 0.7) for single in (0.5, 0.9, 0.99)
+]
+"""Index, roughness, albedo of one isotropic scattering; the mean free path is 1 mm."""
+LIT_MM, SEEN_MM = 8.0, 6.0
+SLAB_HEAD = (
+    "ior", "roughness", "absorption", "scatter", "reflectance", "reflectance_error", "transmittance",
+    "transmittance_error", "regular", "regular_error",
+)  # fmt: skip
+HALF_SPACE_HEAD = ("ior", "roughness", "albedo", "reflectance", "error", "through_port", "port_error")
+
+
+def slab_rows():
+    """A slab lit along the normal: what it reflects, lets through in all and straight on, with standard errors."""
+    for seed, (n, roughness, absorption, scatter) in enumerate(SLABS):
+        sums = body(PATHS, seed, 0.0, n, roughness**2, SLAB_MM, absorption, scatter, ASYMMETRY, 1e9, 1e9)
+        (r, r_error), _, (t, t_error), (straight, s_error) = means(sums, PATHS)
+        yield (n, roughness, absorption, scatter, *(f"{v:.5f}" for v in (r, r_error, t, t_error, straight, s_error)))
+
+
+def half_space_rows():
+    """A half-space lit at 8 degrees: its reflectance, and what a port sees of it, as if light stayed where it fell."""
+    port = (LIT_MM / SEEN_MM) ** 2
+    for seed, (n, roughness, single) in enumerate(HALF_SPACES):
+        medium = math.inf, 1.0 - single, single, 0.0
+        sums = body(PATHS, seed, math.radians(8), n, roughness**2, *medium, 0.5 * LIT_MM, 0.5 * SEEN_MM)
+        (r, error), (seen, seen_error), _, _ = means(sums, PATHS)
+        yield (n, roughness, single, *(f"{v:.5f}" for v in (r, error, seen * port, seen_error * port)))
+
+
+EVERY = {"coats": (HEAD, rows), "slabs": (SLAB_HEAD, slab_rows), "half-spaces": (HALF_SPACE_HEAD, half_space_rows)}
+
+
+def main(chosen):
+    for name in chosen:
+        head, of = EVERY[name]
+        with open(TABLES / f"{name}.csv", "w", newline="", encoding="utf-8") as file:
+            out = csv.writer(file)
+            out.writerow(head)
+            for row in of():
+                out.writerow(row)
+        print(f"wrote {TABLES / name}.csv", flush=True)
 
 
 if __name__ == "__main__":
-    main()
+    main(sys.argv[1:] or EVERY)

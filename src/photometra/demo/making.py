@@ -15,7 +15,7 @@ from .camera import calibration
 from .samples import SAMPLES, Sample
 
 NAME = "Harrow Skerry"
-_SEED = 1876
+_SEED = 1875
 PHOTOGRAPHED, PHOTOGRAPH = "Varnished teak rail", "rail.jpg"
 _PINS = (
     Pin("Left", 0.33, 0.52, form="patch", to_x=0.42, to_y=0.6, counts=True),
@@ -49,6 +49,11 @@ def _constants_of(truth, rng):
     return _noisy(exact, rng, source="simulated ellipsometer, spot 2 mm on the polished edge")
 
 
+_SET_UP = {
+    "spectrophotometer": {"bandpass_nm": 10.0, "illuminated_mm": 8.0, "collected_mm": 6.0},
+    "colorimeter": {"illuminated_mm": 8.0, "collected_mm": 6.0},
+    "transmissometer": {"bandpass_nm": 5.0},
+}
 _SOURCES = {
     "spectrophotometer": ("Reflectance {}", "simulated spectrophotometer, port 8 mm, mean of 5"),
     "glossmeter": ("Gloss", "simulated gloss meter, mean of 5 places"),
@@ -70,7 +75,10 @@ def readings_of(sample: Sample, rng) -> tuple[Reading, ...]:
             readings.append(_constants_of(sample.truth, rng))
             continue
         name, source = _SOURCES[key]
-        exact = measured(key, sample.truth, geometry, name=name.format(geometry).strip(), thickness_mm=sample.slab_mm)
+        exact = measured(
+            key, sample.truth, geometry, name=name.format(geometry).strip(), thickness_mm=sample.slab_mm,
+            **_SET_UP.get(key, {}),
+        )  # fmt: skip
         readings.append(_noisy(exact, rng, sample.truth, source=source))
     return tuple(readings)
 

@@ -79,7 +79,7 @@ def polished(ior) -> Faces:
 
 
 def single_albedo(colour, escape=1.0, ior=1.0, faces=None):
-    """The albedo of one scattering with which a half-space under an interface, lit along the normal, looks like `colour`.
+    """The albedo of one scattering with which a half-space under an interface looks, along the normal, like `colour`.
 
     colour: reflectance of the even body below its interface that it is to equal, 0..1, any shape. escape: share of
     even light from below that the interface lets out; of several, their mean counts. faces: the interface on the
