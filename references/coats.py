@@ -25,35 +25,64 @@ def coated(paths, seed, angle, coat_n, coat_alpha, depth, base_n, base_k, base_a
     np.random.seed(seed)
     total = 0.0
     squares = 0.0
-    n, k = base_n / coat_n, base_k / coat_n
     for _ in range(paths):
         x, y, z = math.sin(angle), 0.0, -math.cos(angle)
-        weight = 1.0
-        above = True
-        while True:
-            x, y, z, above, w = walk(x, y, z, above, coat_n, 0.0, coat_alpha)
-            if above:
-                break
-            weight *= math.exp(-depth / max(-z, 1e-9))
-            if weight < _LEAST:
-                if np.random.random() > weight / _LEAST:
-                    weight = 0.0
-                    break
-                weight = _LEAST
-            if k > 0.0:
-                x, y, z, _, w = walk(x, y, z, True, n, k, base_alpha)
-                weight *= w
-            else:
-                x, y, z, w = _body(x, y, z, n, base_alpha, albedo)
-                weight *= w
-            if weight == 0.0:
-                break
-            weight *= math.exp(-depth / max(z, 1e-9))
+        x, y, z, weight = _one(x, y, z, coat_n, coat_alpha, depth, base_n, base_k, base_alpha, albedo)
         total += weight
         squares += weight * weight
         if weight > 0.0:
             _count(x, y, z, weight, lobe)
     return total, squares
+
+
+@njit
+def glossed(paths, seed, angle, source, receptor, coat_n, coat_alpha, depth, base_n, base_k, base_alpha, albedo):
+    """(sum, sum of squares) of what `paths` rays from a gloss meter's source send into its receptor.
+
+    angle: of the meter, radians; source, receptor (2,): half apertures in the plane of incidence and across it.
+    """
+    np.random.seed(seed)
+    total = 0.0
+    squares = 0.0
+    c, s = math.cos(angle), math.sin(angle)
+    for _ in range(paths):
+        p = math.tan(source[0]) * (2.0 * np.random.random() - 1.0)
+        q = math.tan(source[1]) * (2.0 * np.random.random() - 1.0)
+        norm = math.sqrt(1.0 + p * p + q * q)
+        x, y, z = (s + p * c) / norm, q / norm, (-c + p * s) / norm
+        x, y, z, weight = _one(x, y, z, coat_n, coat_alpha, depth, base_n, base_k, base_alpha, albedo)
+        along = x * s + z * c
+        if weight <= 0.0 or along <= 0.0:
+            continue
+        if abs((x * c - z * s) / along) < math.tan(receptor[0]) and abs(y / along) < math.tan(receptor[1]):
+            total += weight
+            squares += weight * weight
+    return total, squares
+
+
+@njit
+def _one(x, y, z, coat_n, coat_alpha, depth, base_n, base_k, base_alpha, albedo):
+    """One ray from outside until it leaves: (x, y, z, what is left of it)."""
+    n, k = base_n / coat_n, base_k / coat_n
+    weight = 1.0
+    above = True
+    while True:
+        x, y, z, above, w = walk(x, y, z, above, coat_n, 0.0, coat_alpha)
+        if above:
+            return x, y, z, weight
+        weight *= math.exp(-depth / max(-z, 1e-9))
+        if weight < _LEAST:
+            if np.random.random() > weight / _LEAST:
+                return x, y, z, 0.0
+            weight = _LEAST
+        if k > 0.0:
+            x, y, z, _, w = walk(x, y, z, True, n, k, base_alpha)
+        else:
+            x, y, z, w = _body(x, y, z, n, base_alpha, albedo)
+        weight *= w
+        if weight == 0.0:
+            return x, y, z, 0.0
+        weight *= math.exp(-depth / max(z, 1e-9))
 
 
 @njit
