@@ -1,6 +1,7 @@
 """Observers, illuminants, colour spaces, differences, and the uplift from RGB to spectra."""
 
 from .difference import delta_e_2000
+from .gamuts import SPACES, spelled, to_xyz
 from .observers import ILLUMINANTS, OBSERVERS, WAVELENGTHS, grid_weights, observer, white_point
 from .spaces import (
     adaptation,
@@ -14,11 +15,12 @@ from .spaces import (
     xyz_to_lab,
     xyz_to_linear_srgb,
 )
-from .uplift import coefficients_of_rgb, light_basis, reflectance_of_rgb, sensor_matrix
+from .uplift import coefficients_of_rgb, light_basis, reflectance_of_rgb, reflectance_of_xyz, sensor_matrix
 
 __all__ = [
     "ILLUMINANTS",
     "OBSERVERS",
+    "SPACES",
     "WAVELENGTHS",
     "adaptation",
     "coefficients_of_rgb",
@@ -32,9 +34,12 @@ __all__ = [
     "linear_srgb_to_xyz",
     "observer",
     "reflectance_of_rgb",
+    "reflectance_of_xyz",
     "reflectance_to_xyz",
     "sensor_matrix",
+    "spelled",
     "srgb_code",
+    "to_xyz",
     "white_point",
     "xyz_to_lab",
     "xyz_to_linear_srgb",

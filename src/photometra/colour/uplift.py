@@ -58,16 +58,22 @@ def _uplifted(rgb):
     target = np.clip(np.array(rgb), 0.0, 1.0)
     if target.max() - target.min() < 1e-9:
         return np.full(WAVELENGTHS.size, target.mean())
-    weights = grid_weights("D65") @ XYZ_TO_RGB.T
-    # The fit is made in sharpened XYZ, whose values stay positive wherever the reflectance does.
-    to_xyz = RGB_TO_XYZ.T
-    weights, target_xyz = weights @ to_xyz, target @ to_xyz
+    return reflectance_of_xyz(target @ RGB_TO_XYZ.T)
+
+
+def reflectance_of_xyz(target_xyz):
+    """The reflectance on `WAVELENGTHS` whose colour under D65 is XYZ (3,), Y = 1 for white, or as near as one comes.
+
+    Smooth and within 0..1 by its form; colours more saturated than any such reflectance come out less so.
+    """
+    weights = grid_weights("D65")
+    target_xyz = np.asarray(target_xyz, float)
     level = np.clip(target_xyz[1], 1e-3, 1.0 - 1e-3)
     start = np.array([0.0, 0.0, (2 * level - 1) / np.sqrt(1 - (2 * level - 1) ** 2)])
     c, error = _solved(target_xyz, start, weights)
     if error > 1e-12:
         # A saturated colour: walk there from grey.
-        grey = np.full(3, level) @ to_xyz
+        grey = np.full(3, level) @ RGB_TO_XYZ.T
         free_flight = start
         for share in np.linspace(0.1, 1.0, 10):
             free_flight, walked_error = _solved(grey + share * (target_xyz - grey), free_flight, weights)

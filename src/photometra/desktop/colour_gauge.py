@@ -54,7 +54,12 @@ class TripleGauge(QWidget):
         self.parameter = p
         self.setObjectName(f"gauge {p.name}")
         self.setToolTip(
-            tooltip(p) + ("<br>Type #rrggbb, or r, g, b (linear)" if p.kind == "colour" else "<br>Type r, g, b")
+            tooltip(p)
+            + (
+                "<br>Type #rrggbb, r, g, b (linear), or acescg r, g, b; p3, rec2020"
+                if p.kind == "colour"
+                else "<br>Type r, g, b"
+            )
         )
         self._value = p.default
         label = Label(p.label)

@@ -3,11 +3,25 @@
 import math
 import re
 
-from ..colour import encode_srgb, srgb_code
+import numpy as np
+
+from ..colour import (
+    WAVELENGTHS,
+    delta_e_2000,
+    encode_srgb,
+    reflectance_of_xyz,
+    reflectance_to_xyz,
+    spelled,
+    srgb_code,
+    to_xyz,
+    xyz_to_lab,
+    xyz_to_linear_srgb,
+)
 from ..errors import InputError
+from ..faults import remark
 from ..optics.interface import colour_below, colour_leaving
 from .parameter import Parameter
-from .spectrum import NODES_NM, is_spectrum
+from .spectrum import NODES_NM, is_spectrum, reflectance_of, spectrum_from
 
 _LENGTHS_MM = {
     "å": 1e-7,
@@ -99,7 +113,8 @@ def checked_number(p, value):
 
 def parse_colour(p, text, ior=DEFAULT_IOR):
     """Three numbers, or a spectrum's, of what is typed: `#rrggbb`, `#rgb` or `rgb 255 128 0` (sRGB), `r,g,b` (linear),
-    one number for a grey, `1.1 mm, 2 mm, 1.3 mm`, and `albedo …` for what leaves a body through an interface of `ior`.
+    `acescg r,g,b` or another space of `colour.SPACES`, one number for a grey, `1.1 mm, 2 mm, 1.3 mm`, and `albedo …`
+    for what leaves a body through an interface of `ior`.
     """
     text = text.strip()
     is_albedo = p.kind == "colour" and text.lower().startswith("albedo")
@@ -107,6 +122,11 @@ def parse_colour(p, text, ior=DEFAULT_IOR):
         if "albedo" not in p.converters:
             raise InputError(f"{p.name}: 'albedo' is not a convention it knows")
         text = text[len("albedo") :].strip(" :=")
+    wide = _wide_colour(p, text) if p.kind == "colour" else None
+    if wide is not None:
+        if is_albedo:
+            raise InputError(f"{p.name}: an albedo is given as linear red, green and blue, or as sRGB")
+        return wide
     code = srgb_code(text) if p.kind == "colour" else None
     if code is not None:
         values = tuple(float(v) for v in code)
@@ -130,8 +150,36 @@ def parse_colour(p, text, ior=DEFAULT_IOR):
     return tuple(float(v) for v in below)
 
 
+_VISIBLY_OFF = 1.0
+"""ΔE2000 from which it is said that no reflectance has a colour."""
+
+
+def _wide_colour(p, text):
+    """The value of a colour in a named space, or None where none is named: red, green and blue of Rec.709 where those
+    hold it, else a spectrum that has it, as near as a smooth reflectance comes."""
+    words = text.replace(":", " ").replace("(", " ").replace(")", " ").split()
+    for count in (1, 2):
+        space = spelled("".join(words[:count]))
+        if space is None:
+            continue
+        parts = _parts(" ".join(words[count:]))
+        if len(parts) != 3:
+            raise InputError(f"{p.name}: '{text}' needs three numbers, as {space} 0.5, 0.2, 0.1")
+        xyz = to_xyz(space) @ np.array([_typed(p, part) for part in parts])
+        rgb = xyz_to_linear_srgb(xyz)
+        if rgb.min() >= -1e-6 and rgb.max() <= 1.0 + 1e-6:
+            return tuple(float(v) for v in np.clip(rgb, 0.0, 1.0))
+        value = spectrum_from(p, WAVELENGTHS, reflectance_of_xyz(xyz))
+        there = xyz_to_lab(reflectance_to_xyz(WAVELENGTHS, reflectance_of(value)))
+        off = float(delta_e_2000(there, xyz_to_lab(np.maximum(xyz, 0.0))))
+        if off > _VISIBLY_OFF:
+            remark(f"{p.name}: no reflectance is as saturated as {text}; the nearest is taken, ΔE {off:.1f} from it")
+        return value
+    return None
+
+
 _WANTED = {
-    "colour": "a colour; write #rrggbb, r,g,b (linear, each 0 to 1), or rgb and three numbers up to 255",
+    "colour": "a colour; write #rrggbb, r,g,b (linear, each 0 to 1), rgb and three numbers up to 255, or acescg r,g,b",
     "coefficient": "one number, nor three for red, green and blue",
 }
 
