@@ -96,3 +96,13 @@ def test_a_band_pass_is_the_mean_over_its_triangle():
         if surface is film:
             narrow = measured("spectrophotometer", surface, places={"wavelength_nm": nm}).columns["reflectance"]
             assert np.abs(narrow - wanted).max() > 0.02
+
+
+def test_a_frosted_wall_lets_straight_on_what_two_faces_do():
+    """A wall has no thickness to its light, and what is straight of a clear slab does not depend on its own."""
+    for row in table("slabs.csv"):
+        if row["absorption"] or row["scatter"] or row["ior"] > 1.6:
+            continue
+        wall = {"transmission": 1.0, "thin_walled": True, "ior": row["ior"], "roughness": row["roughness"]}
+        light = slab(compile_surface(Surface(wall)), 0.0, NM)
+        assert light.regular[0] == pytest.approx(row["regular"], abs=0.02), row

@@ -1,4 +1,4 @@
-"""Colours in wide spaces: against another library's matrices, and kept where red, green and blue of Rec.709 would clip."""
+"""Colours in wide spaces: against another library's matrices, and kept where Rec.709 would clip."""
 
 import numpy as np
 import PyOpenColorIO as ocio

@@ -61,6 +61,7 @@ def _sent_share(cos_o, side, way, polar, weights, turns, index, fraction, grid,
     out[:] = 0.0
     near, far = lobes.diffuse_probabilities(cos_o, side, scalars, props, grid, tables, curves, value)
     coat, near_cosine, far_cosine, bare, bent = lobes.mixture(cos_o, side, near, far, scalars, props, curves, value)
+    sheet = scalars[rows.SHEET] > 0.0
     for lobe in range(6):
         share = near_cosine if way > 0.0 else far_cosine
         ax = ay = 0.0
@@ -73,6 +74,11 @@ def _sent_share(cos_o, side, way, polar, weights, turns, index, fraction, grid,
             share = bare * (scalars[rows.HAZE] if lobe == 2 else 1.0 - scalars[rows.HAZE])
             ax = scalars[rows.HAZE_X] if lobe == 2 else scalars[rows.ALPHA_X]
             ay = scalars[rows.HAZE_Y] if lobe == 2 else scalars[rows.ALPHA_Y]
+            if sheet:
+                reflect = lobes.reflected_share(cos_o, side, scalars, props, value)
+                share *= reflect if way > 0.0 else 1.0 - reflect
+                ax *= 1.0 if way > 0.0 else scalars[rows.THROUGH_WIDTH]
+                ay *= 1.0 if way > 0.0 else scalars[rows.THROUGH_WIDTH]
         if share <= 0.0:
             continue
         # What the coat throws back down cuts its lobes off sharply: panels keep the cut small.
@@ -97,7 +103,7 @@ def _sent_share(cos_o, side, way, polar, weights, turns, index, fraction, grid,
                 else:
                     hx, hy, hz = sample_visible_normal(wo[0], wo[1], cos_o, ax, ay, u, place)
                     cos_d = min(1.0, wo[0] * hx + wo[1] * hy + cos_o * hz)
-                    if lobe < 3:
+                    if lobe < 3 and not sheet:
                         mean, passed = facets.interface_reflectance(cos_d, side, scalars, props, value)
                         weight *= (mean if way > 0.0 else passed) / (mean + passed) if mean + passed > 0.0 else 0.0
                     wi[0] = 2.0 * cos_d * hx - wo[0]

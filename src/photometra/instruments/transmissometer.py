@@ -15,13 +15,14 @@ from ..colour import WAVELENGTHS, interpolated
 from ..errors import InputError
 from ..optics.media import interreflections
 from ..optics.slab import Faces, directions, slab_shares
-from ..optics.slopes import within_two_faces
+from ..optics.slopes import within_one_face, within_two_faces
 from ..surface import facets, rows
 from ..surface.faces import is_rough, rough_faces
 from .integrate import directional_albedo
 
 RECEPTOR_HALF_ANGLE_DEG = 2.5
 """What still counts as straight on (ASTM D1003)."""
+_RECEPTOR = math.tan(math.radians(RECEPTOR_HALF_ANGLE_DEG))
 DEFAULT_THICKNESS_MM = 10.0
 
 
@@ -53,13 +54,12 @@ def media_of(compiled, wavelengths):
     ]
 
 
-def _within_receptor(compiled, index):
-    """Share of a beam, spread by both rough faces, that meets the receptor: GGX slopes, small and independent."""
-    bend = math.tan(math.radians(RECEPTOR_HALF_ANGLE_DEG)) / np.maximum(index - 1.0, 1e-3)
+def _within_receptor(compiled, within, bend):
+    """Share of a beam that meets the receptor: `within` (a function of slope widths) of slopes up to bend (w,)."""
     haze = compiled.scalars[rows.HAZE]
 
     def share(x, y):
-        return within_two_faces(bend / np.sqrt(compiled.scalars[x] * compiled.scalars[y]))
+        return within(bend / np.sqrt(compiled.scalars[x] * compiled.scalars[y]))
 
     return (1.0 - haze) * share(rows.ALPHA_X, rows.ALPHA_Y) + haze * share(rows.HAZE_X, rows.HAZE_Y)
 
@@ -91,7 +91,8 @@ def _slab(compiled, thickness_mm, wavelengths):
     faces = rough_faces(compiled.scalars, compiled.spectra, index) if rough else Faces.polished(entry, within)
     regular, total = np.zeros(at.size), np.zeros(at.size)
     mirrored, reflected = faces.outside.copy(), faces.outside.copy()
-    receptor = _within_receptor(compiled, index)
+    # Both rough faces move a beam: their slopes are small and independent.
+    receptor = _within_receptor(compiled, within_two_faces, _RECEPTOR / np.maximum(index - 1.0, 1e-3))
     back_face = within[:, -1]
     # A coat lies on the outside alone: then a face is not the same from both sides.
     into = (1.0 - entry) / (1.0 - back_face)
@@ -125,8 +126,9 @@ def _sheet(compiled, wavelengths):
     props = _props(compiled, at)
     faces = np.array([facets.wall_facet(1.0, rows.FRONT, compiled.scalars, props, j) for j in range(at.size)])
     straight = compiled.scalars[rows.TRANSMISSION] * faces[:, 1]
-    # A wall bends nothing: only what its two faces mirror in turn is spread.
-    regular = straight * _within_receptor(compiled, np.full(at.size, 1.001))
+    # A mirror turns light by twice its slope, and the wall's lobe is as much narrower as `THROUGH_WIDTH` says.
+    bend = np.full(at.size, 0.5 * _RECEPTOR / compiled.scalars[rows.THROUGH_WIDTH])
+    regular = straight * _within_receptor(compiled, within_one_face, bend)
     return SlabLight(regular, total, faces[:, 0], faces[:, 0], reflected)
 
 

@@ -23,6 +23,19 @@ def _table():
     return np.log(x), np.array(share)
 
 
+@lru_cache(maxsize=1)
+def median_of_two_faces():
+    """The slope, in slope widths, that the summed slopes of two equal GGX faces stay below half the time."""
+    grid, share = _table()
+    return float(np.exp(np.interp(0.5, share, grid)))
+
+
+def within_one_face(x):
+    """Share of light that one GGX face's slope moves by less than x slope widths."""
+    x = np.asarray(x, float)
+    return x * x / (1.0 + x * x)
+
+
 def within_two_faces(x):
     """Share of a beam whose direction the summed slopes of two equal GGX faces move by less than x slope widths."""
     x = np.asarray(x, float)

@@ -171,12 +171,13 @@ def landing(ax, ay):
     return _shares(float(ax), float(ay), 1.0)[0][2]
 
 
-def landed_of(scalars):
-    """`landing` of a compiled finish and its haze together."""
+def landed_of(scalars, width=1.0):
+    """`landing` of a compiled finish and its haze together, their slopes `width` times as wide."""
     haze = scalars[rows.HAZE]
-    landed = landing(scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y])
+    landed = landing(width * scalars[rows.ALPHA_X], width * scalars[rows.ALPHA_Y])
     if haze > 0.0:
-        landed = (1.0 - haze) * landed + haze * landing(scalars[rows.HAZE_X], scalars[rows.HAZE_Y])
+        wide = landing(width * scalars[rows.HAZE_X], width * scalars[rows.HAZE_Y])
+        landed = (1.0 - haze) * landed + haze * wide
     return landed
 
 

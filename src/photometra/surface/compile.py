@@ -19,6 +19,7 @@ from ..optics.fresnel import fresnel_conductor
 from ..optics.halfspace import single_albedo
 from ..optics.media import absorption_from_colour, absorption_from_extinction
 from ..optics.metal import colours_from_constants, constants_from_colours
+from ..optics.slopes import median_of_two_faces
 from . import facets, rows
 from .albedo import (
     FACETS,
@@ -156,7 +157,7 @@ def compile_surface(surface: Surface, constants_reading=None) -> CompiledSurface
     if surface["metalness"] > 0.0:
         _compile_metal(surface, constants, scalars, spectra, curves)
     if surface["metalness"] < 1.0:
-        bare = _compile_dielectric(surface, constants, constants_reading, scalars, spectra, tables)
+        bare = _compile_dielectric(surface, constants, constants_reading, scalars, spectra, tables, curves)
     if coat_face is not None:
         bury(surface, coat_face, scalars, spectra, tables, bare)
     if surface["sheen.amount"] > 0.0:
@@ -245,13 +246,13 @@ def _compile_sheen(surface, scalars, spectra, curves):
     curves[rows.SHEEN_OVER_BODY] = (1.0 - sent_back) / math.sqrt(hemispherical(1.0 - sent_back))
 
 
-def _shares(scalars, eta) -> Shares:
-    """`facet_shares` of the finish and its haze together, for far over near `eta`."""
+def _shares(scalars, eta, width=1.0) -> Shares:
+    """`facet_shares` of the finish and its haze together, for far over near `eta`, slopes `width` times as wide."""
     haze = scalars[rows.HAZE]
-    shares = facet_shares(scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y], eta)
+    shares = facet_shares(width * scalars[rows.ALPHA_X], width * scalars[rows.ALPHA_Y], eta)
     if haze <= 0.0:
         return shares
-    return shares.mixed_with(facet_shares(scalars[rows.HAZE_X], scalars[rows.HAZE_Y], eta), haze)
+    return shares.mixed_with(facet_shares(width * scalars[rows.HAZE_X], width * scalars[rows.HAZE_Y], eta), haze)
 
 
 def _reflectances(scalars, spectra, side, metal):
@@ -283,7 +284,7 @@ def _compile_metal(surface, constants, scalars, spectra, curves):
     spectra[rows.METAL_MULTIPLE] = f * f * (1.0 - lost) / (1.0 - f * lost)
 
 
-def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
+def _compile_dielectric(surface, constants, reading, scalars, spectra, tables, curves):
     """Fill in the dielectric; returns what is let in, and of a sheet what is let through, by wavelength and cosine."""
     eta = np.maximum(constants[0], 1.0 + 1e-6)
     spectra[rows.ETA] = eta
@@ -295,7 +296,7 @@ def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
     count = WAVELENGTHS.size if dispersive or scalars[rows.FILM] > 0.0 or scalars[rows.SHEET] > 0.0 else 1
     scalars[rows.ACHROMATIC] = float(count == 1)
     if scalars[rows.SHEET] > 0.0:
-        passed, passed_turn, let = _compile_sheet(scalars, spectra, tables)
+        passed, passed_turn, let = _compile_sheet(scalars, spectra, tables, curves)
     else:
         passed, passed_turn = _compile_interface(eta[:count], scalars, spectra, tables)
         let = None
@@ -372,8 +373,9 @@ def _compile_interface(eta, scalars, spectra, tables):
     return sides.passed, sides.passed_turn
 
 
-def _compile_sheet(scalars, spectra, tables):
-    """As `_compile_interface` for a sheet: its facets send light on in the mirror image of their reflection."""
+def _compile_sheet(scalars, spectra, tables, curves):
+    """As `_compile_interface` for a sheet: it sends light on in the mirror image of its reflection, as narrow as two
+    faces of an index bend it, (n - 1) times the sum of their slopes, where a mirror turns it by twice its own."""
     shares, t = _shares(scalars, 1.0), scalars[rows.TRANSMISSION]
     props = np.ascontiguousarray(spectra)
     face = _reflectances(scalars, spectra, rows.FRONT, False)
@@ -395,6 +397,18 @@ def _compile_sheet(scalars, spectra, tables):
         lost_by_turn = -shares.reflected_turn.sum(axis=2)[:, None]
         tables[rows.MULTIPLE_OUT_TURN : rows.MULTIPLE_OUT_TURN + 2] = lost_turn(lost_by_turn, mean)
         turn = _by_wavelength(shares.reflected_turn @ (1.0 - face)) + through[:, None] * lost_by_turn
+    narrowest = SMOOTHEST_ALPHA / max(min(scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y]), SMOOTHEST_ALPHA)
+    index = abs(float(spectra[rows.ETA].mean()) - 1.0)
+    scalars[rows.THROUGH_WIDTH] = np.clip(0.5 * index * median_of_two_faces(), narrowest, 1.0)
+    if scalars[rows.ANISOTROPIC] > 0.0:
+        # The tables that turn with the strokes are the mirror's: a brushed wall keeps its width, and its energy.
+        scalars[rows.THROUGH_WIDTH] = 1.0
+    width, seen = scalars[rows.THROUGH_WIDTH], np.maximum(let.mean(axis=1), 1e-9)
+    landed = landed_of(scalars, width)
+    # The narrow lobe's facets stand otherwise to the light than the mirror's, and let another share of it through.
+    alone = _shares(scalars, 1.0, width).reflected @ seen / np.maximum(landed.sum(axis=1), 1e-9)
+    weight = finish_weight(shares.reflected @ seen, landed * alone[:, None], MU * 0.0, 0.0)
+    curves[rows.THROUGH_WEIGHT] = weight
     let_through = (shares.reflected @ let).T + (through * kept)[:, None] * lost
     return np.clip(into_body, 0.0, 1.0), turn, let_through
 

@@ -74,6 +74,8 @@ from .rows import (
     THROUGH_BODY,
     THROUGH_LOBE,
     THROUGH_MULTIPLE,
+    THROUGH_WEIGHT,
+    THROUGH_WIDTH,
     TRANSLUCENCY,
     TRANSMISSION,
     at_cosine,
@@ -162,7 +164,7 @@ def evaluate(wo, wi, side, near, far, scalars, props, grid, tables, curves, part
     if mu_i > 0.0:
         density = _reflected(wo, wi, side, m, t, near, micro, scalars, props, grid, tables, curves, parts)
     elif sheet:
-        density = _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, parts)
+        density = _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, curves, parts)
     elif t * (1.0 - m) > 0.0:
         density = _refracted(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, parts)
     if coat > 0.0:
@@ -176,14 +178,27 @@ def evaluate(wo, wi, side, near, far, scalars, props, grid, tables, curves, part
 
 
 @kernel
-def _facet_lobes(wo, x, y, z, hx, hy, hz, scalars):
-    """(value, density) of the finish and its haze about a half vector, before Fresnel; (x, y, z), z > 0, mirrors wo."""
+def reflected_share(mu_o, side, scalars, props, reflectance):
+    """Of the facets drawn on a sheet, the share that reflects: its two lobes differ in width, so that the choice comes
+    before the facet."""
+    mean, passed = interface_reflectance(mu_o, side, scalars, props, reflectance)
+    return mean / (mean + passed) if mean + passed > 0.0 else 1.0
+
+
+@kernel
+def _facet_lobes(wo, x, y, z, hx, hy, hz, width, scalars):
+    """(value, density) of the finish and its haze about a half vector, before Fresnel; (x, y, z), z > 0, mirrors wo.
+
+    width: times how wide the slopes are.
+    """
     value = 0.0
     density = 0.0
     for lobe in range(2):
         share, ax, ay = _widths(lobe, scalars)
         if share <= 0.0:
             continue
+        ax *= width
+        ay *= width
         d = share * ggx_d(hx, hy, hz, ax, ay) / (4.0 * wo[2])
         lam_o = smith_lambda(wo[0], wo[1], wo[2], ax, ay)
         value += d / (1.0 + lam_o + smith_lambda(x, y, z, ax, ay))
@@ -198,9 +213,11 @@ def _reflected(wo, wi, side, m, t, near, micro, scalars, props, grid, tables, cu
     mu_i = wi[2]
     hx, hy, hz, cos_d = half_way(wo, wi[0], wi[1], mu_i)
     finish = parts[FINISH_LOBE]
+    reflect = reflected_share(mu_o, side, scalars, props, finish) if scalars[SHEET] > 0.0 else -1.0
     mean, passed = interface_reflectance(cos_d, side, scalars, props, finish)
-    value, density = _facet_lobes(wo, wi[0], wi[1], mu_i, hx, hy, hz, scalars)
-    reflect = mean / (mean + passed) if mean + passed > 0.0 else 0.0
+    value, density = _facet_lobes(wo, wi[0], wi[1], mu_i, hx, hy, hz, 1.0, scalars)
+    if reflect < 0.0:
+        reflect = mean / (mean + passed) if mean + passed > 0.0 else 0.0
     density = density * micro * reflect + near * mu_i / math.pi
     anisotropic = scalars[ANISOTROPIC]
     for j in range(n):
@@ -237,8 +254,9 @@ def _reflected(wo, wi, side, m, t, near, micro, scalars, props, grid, tables, cu
 
 
 @kernel
-def _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, parts):
-    """Through a sheet: the mirror image of what its clear wall and its body would do on the viewer's side."""
+def _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, curves, parts):
+    """Through a sheet: the mirror image of what its clear wall and its body would do on the viewer's side, the wall's
+    lobe as narrow as two faces bend it."""
     n = parts.shape[1]
     mu_o = wo[2]
     mu_i = -wi[2]
@@ -249,10 +267,10 @@ def _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables,
     if t > 0.0:
         hx, hy, hz, cos_d = half_way(wo, wi[0], wi[1], mu_i)
         let = parts[THROUGH_LOBE]
-        mean, passed = interface_reflectance(cos_d, side, scalars, props, let)
-        value, drawn = _facet_lobes(wo, wi[0], wi[1], mu_i, hx, hy, hz, scalars)
-        if mean + passed > 0.0:
-            density += drawn * micro * passed / (mean + passed)
+        reflect = reflected_share(mu_o, side, scalars, props, let)
+        value, drawn = _facet_lobes(wo, wi[0], wi[1], mu_i, hx, hy, hz, scalars[THROUGH_WIDTH], scalars)
+        value *= at_cosine(curves[THROUGH_WEIGHT], mu_o) * at_cosine(curves[THROUGH_WEIGHT], mu_i)
+        density += drawn * micro * (1.0 - reflect)
         for j in range(n):
             g = grid[j]
             _, clear = wall_facet(cos_d, side, scalars, props, j)
@@ -402,17 +420,18 @@ def sample(wo, side, near, far, u0, u1, u2, scalars, props, grid, tables, curves
         lobe = 1 if u2 < haze else 0
         u2 = u2 / haze if lobe == 1 else (u2 - haze) / max(1.0 - haze, 1e-300)
         _, ax, ay = _widths(lobe, scalars)
-        hx, hy, hz, cos_o = _mirrored(wo, ax, ay, u0, u1, wi)
+        is_sheet = scalars[SHEET] > 0.0
+        is_let = is_sheet and u2 >= reflected_share(mu_o, side, scalars, props, out)
+        width = scalars[THROUGH_WIDTH] if is_let else 1.0
+        hx, hy, hz, cos_o = _mirrored(wo, width * ax, width * ay, u0, u1, wi)
         mean = passed = 0.0
-        if side == INNER or scalars[TRANSMISSION] > 0.0:
+        if not is_sheet and (side == INNER or scalars[TRANSMISSION] > 0.0):
             mean, passed = interface_reflectance(cos_o, side, scalars, props, out)
         if u2 * (mean + passed) < mean or passed <= 0.0:
             if wi[2] <= 0.0:
                 return 0.0
-        elif scalars[SHEET] > 0.0:
-            if wi[2] <= 0.0:
-                return 0.0
-            wi[2] = -wi[2]
+            if is_let:
+                wi[2] = -wi[2]
         else:
             eta = relative_index(props, 0, side)
             c2 = 1.0 - (1.0 - cos_o * cos_o) / (eta * eta)

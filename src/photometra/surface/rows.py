@@ -27,7 +27,9 @@ SHEET, WALL, TRANSLUCENCY = range(31, 34)
 # Whether index and tables of the dielectric are the same at every wavelength: one then stands for all.
 ACHROMATIC = 34
 # What turns COAT_REST into a share of the light.
-COAT_REST_SCALE, SCALARS = range(35, 37)
+COAT_REST_SCALE = 35
+# By how much narrower than its reflection's the lobe is that goes through a clear wall.
+THROUGH_WIDTH, SCALARS = range(36, 38)
 
 # Spectra. METAL_A, METAL_B: n and k, or face and edge reflectance.
 METAL_A, METAL_B, METAL_MULTIPLE, METAL_TINT, ETA, BODY, BODY_MULTIPLE, ABSORPTION = range(8)
@@ -56,7 +58,9 @@ METAL_CURVE, COAT_CURVE, COAT_REFLECTS = range(3)
 # The fibres: the share they send back, and the weights of mirror lobes and of bodies below them.
 SHEEN_REFLECTS, SHEEN_OVER_FINISH, SHEEN_OVER_BODY = range(3, 6)
 # Turns (two rows each, as above) of the metal's and the coat's lost energy, and of what the coat passes on, as a share.
-METAL_TURN, COAT_TURN, COAT_PASS_TURN, CURVES = range(6, 14, 2)
+METAL_TURN, COAT_TURN, COAT_PASS_TURN = range(6, 12, 2)
+# Weights, whose products give the lobe through a clear wall the light that the facets of its reflection send on.
+THROUGH_WEIGHT, CURVES = range(12, 14)
 COSINES = 64
 """Samples of a table over the cosine, 0..1 evenly."""
 
