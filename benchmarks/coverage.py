@@ -132,9 +132,10 @@ def study(specimen, seed):
     for name, kind, columns, more in specimen.exact:
         plain = make_reading(name, kind, columns, **more)
         shown = dict(columns)
+        off = plain.systematic
+        gain, offset = 1.0 + rng.normal() * off.gain, rng.normal() * off.offset
         for c in plain.kind.values if kind != "constants" else ():
-            off = plain.systematic
-            true = columns[c] * (1.0 + rng.normal() * off.gain) + rng.normal() * off.offset
+            true = gain * columns[c] + offset
             low, high = plain.kind.limits_of(c)
             shown[c] = np.clip(true + rng.normal(size=plain.rows) * plain.sigma[c], low, high)
         out.append(make_reading(name, kind, shown, plain.sigma, **more))

@@ -2,8 +2,8 @@
 
 The fibres are a volume of microflakes with the SGGX distribution (Heitz, Dupuy, Crassin & Dachsbacher 2015), round
 about the normal: S = diag(1, 1, s²), s small for upright fibres, 1 for a tangle. Light scattered once in such a layer
-leaves it in closed form; it is the layer whose simulation Zeltner, Burley & Chiang (2022) fit. What a layer scatters
-more than once, or downward, is counted as let through.
+leaves it in closed form; it is the layer whose simulation Zeltner, Burley & Chiang (2022) fit. What comes back after
+more stands in `fibre_orders`; what is scattered downward is counted as let through.
 """
 
 import math

@@ -14,6 +14,7 @@ from ..colour import (
 from ..errors import InputError
 from ..optics.diffuse import oren_nayar_multiple
 from ..optics.dispersion import cauchy_ior, drude_lorentz
+from ..optics.fibre_orders import order_shares
 from ..optics.fibres import fibre_albedo
 from ..optics.fresnel import fresnel_conductor
 from ..optics.halfspace import single_albedo
@@ -43,7 +44,7 @@ from .split import split_of
 SMOOTHEST_ALPHA = 1e-4
 """A perfect polish is drawn as this slope width: far below any aperture or pixel, yet never singular."""
 _NODES = 3
-_STRAIGHTEST_FIBRES = 0.05
+_STRAIGHTEST_FIBRES, _MOST_SENT_BACK = 0.05, 0.999
 
 
 def subsurface_coefficients(colour, mean_free_path_mm, escape, ior, faces=None):
@@ -161,7 +162,7 @@ def compile_surface(surface: Surface, constants_reading=None) -> CompiledSurface
     if coat_face is not None:
         bury(surface, coat_face, scalars, spectra, tables, bare)
     if surface["sheen.amount"] > 0.0:
-        _compile_sheen(surface, scalars, spectra, curves)
+        _compile_sheen(surface, scalars, spectra, tables, curves)
     # A kernel takes a spectrum between two samples; one more column spares it the test at the end.
     spectra = np.hstack([spectra, spectra[:, -1:]])
     return CompiledSurface(scalars, np.ascontiguousarray(spectra), tables, curves)
@@ -233,17 +234,25 @@ def _compile_film(surface, scalars, spectra):
         spectra[rows.FILM_N] = cauchy_ior(WAVELENGTHS, surface["film.ior"], surface["film.abbe"])
 
 
-def _compile_sheen(surface, scalars, spectra, curves):
+def _compile_sheen(surface, scalars, spectra, tables, curves):
     """Fill in the fibres, and the weights with which what lies below takes just what they let through."""
     amount, spread = surface["sheen.amount"], max(surface["sheen.roughness"], _STRAIGHTEST_FIBRES)
     scalars[rows.SHEEN], scalars[rows.SHEEN_SPREAD] = amount, spread
-    spectra[rows.SHEEN_COLOUR] = reflectance_of(surface["sheen.colour"])
-    sent_back = amount * fibre_albedo(MU, spread)
+    spectra[rows.SHEEN_COLOUR] = colour = reflectance_of(surface["sheen.colour"])
+    cosines, (orders, _) = order_shares(float(spread))
+    further = amount * np.stack([np.interp(MU, cosines, order) for order in orders[1:]])
+    coloured = np.power.outer(colour, np.arange(2.0, len(further) + 2.0)) @ further
+    mean = math.pi * hemispherical(coloured)[:, None]
+    tables[rows.SHEEN_MORE] = coloured / np.sqrt(np.maximum(mean, 1e-12))
+    sent_back = np.minimum(amount * fibre_albedo(MU, spread) + further.sum(axis=0), _MOST_SENT_BACK)
     curves[rows.SHEEN_REFLECTS] = sent_back
     landed = landed_of(scalars)
     lobe = multiple_scattering_lobe(1.0 - landed.sum(axis=1))
     curves[rows.SHEEN_OVER_FINISH] = finish_weight(1.0 - sent_back, landed, *lobe)
-    curves[rows.SHEEN_OVER_BODY] = (1.0 - sent_back) / math.sqrt(hemispherical(1.0 - sent_back))
+    # A body shows itself by its own weight, less aslant, where the fibres hide most.
+    body = tables[rows.BODY_WEIGHT].mean(axis=0) + 1e-9
+    seen = hemispherical((1.0 - sent_back) * body) / hemispherical(body)
+    curves[rows.SHEEN_OVER_BODY] = (1.0 - sent_back) / math.sqrt(seen)
 
 
 def _shares(scalars, eta, width=1.0) -> Shares:

@@ -37,6 +37,7 @@ from .rows import (
     SHEEN,
     SHEEN_COLOUR,
     SHEEN_LOBE,
+    SHEEN_MORE,
     SHEEN_OVER_BODY,
     SHEEN_OVER_FINISH,
     SHEEN_SPREAD,
@@ -183,7 +184,7 @@ def coated(wo, wi, side, density, facets_drawn, sheet, scalars, props, grid, tab
 
 
 @kernel
-def fibred(wo, wi, sheet, scalars, props, curves, parts):
+def fibred(wo, wi, sheet, scalars, props, grid, tables, curves, parts):
     """Lay the fibres over what is evaluated so far, and add what they send back themselves."""
     mu_o = wo[2]
     mu_i = wi[2]
@@ -207,4 +208,6 @@ def fibred(wo, wi, sheet, scalars, props, curves, parts):
         _, _, hz, _ = half_way(wo, wi[0], wi[1], mu_i)
         value = scalars[SHEEN] * mu_i * fibre_brdf(mu_o, mu_i, hz, scalars[SHEEN_SPREAD])
         for j in range(n):
-            parts[SHEEN_LOBE, j] = value * props[SHEEN_COLOUR, j]
+            g = grid[j]
+            more = mu_i * at_cosine(tables[SHEEN_MORE, g], mu_o) * at_cosine(tables[SHEEN_MORE, g], mu_i)
+            parts[SHEEN_LOBE, j] = value * props[SHEEN_COLOUR, j] + more

@@ -170,7 +170,7 @@ def evaluate(wo, wi, side, near, far, scalars, props, grid, tables, curves, part
     if coat > 0.0:
         density = coated(wo, wi, side, density, bent, sheet, scalars, props, grid, tables, curves, parts)
     if scalars[SHEEN] > 0.0 and side != INNER:
-        fibred(wo, wi, sheet, scalars, props, curves, parts)
+        fibred(wo, wi, sheet, scalars, props, grid, tables, curves, parts)
     for lobe in range(parts.shape[0]):
         for j in range(n):
             out[j] += parts[lobe, j]

@@ -50,7 +50,9 @@ BODY_WEIGHT, MULTIPLE_OUT, MULTIPLE_IN = range(3)
 BODY_TURN, MULTIPLE_OUT_TURN, MULTIPLE_IN_TURN = range(3, 9, 2)
 # Under the coat: weights of the finish's lobe, whose products count the way down and up; the light of later rounds,
 # scaled like MULTIPLE_OUT; weights of the body against the bare one; what goes on below against the bare surface.
-COAT_FINISH, COAT_REST, COAT_BODY, COAT_PASS, TABLES = range(9, 14)
+COAT_FINISH, COAT_REST, COAT_BODY, COAT_PASS = range(9, 13)
+# What the fibres send back after more than one scattering, scaled like MULTIPLE_OUT, their colour in it.
+SHEEN_MORE, TABLES = range(13, 15)
 
 # Curves over the cosine alone: lost energy of the metal and of the coat (scaled like MULTIPLE_OUT), and the share of
 # the light that the coat's facets reflect.
