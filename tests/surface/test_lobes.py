@@ -209,3 +209,17 @@ def test_spectra_are_bounded_and_the_body_is_darkened_by_its_interface():
     # Light thrown back inside meets the pigment again: what leaves is darker than the pigment alone.
     assert np.all(body < reflectance_of_rgb(pigment))
     assert compiled.index_at([WAVELENGTHS[0]]) == pytest.approx([1.5])
+
+
+@pytest.mark.parametrize(
+    "coat", [{}, {"coat.amount": 1.0, "coat.roughness": 0.3}, {"coat.amount": 1.0, "coat.roughness": 0.7}]
+)
+@pytest.mark.parametrize("white", [{"colour": (1.0,) * 3}, {"metalness": 1.0, "face_colour": (1.0,) * 3}])
+def test_no_white_gives_more_at_grazing_than_came_in(white, coat):
+    for roughness in (0.0, 0.6):
+        for fibres in (0.0, 1.0):
+            given = {**white, **coat, "roughness": roughness, "sheen.amount": fibres, "edge_colour": (1.0,) * 3}
+            compiled = compile_surface(Surface(given))
+            for degrees in (85.0, 89.0, 89.9):
+                cosine = np.cos(np.radians(degrees))
+                assert directional_albedo(compiled, cosine, [550.0])[0] < 1.04, (roughness, fibres, degrees)

@@ -17,6 +17,8 @@ from . import rows
 from .rows import COSINES
 
 MU = np.linspace(0.0, 1.0, COSINES)
+LEAST_COSINE = 1e-3
+"""What stands for grazing: far above the smoothest slope, whose facets would seem to lose light below."""
 
 
 def _rule(count):
@@ -65,7 +67,7 @@ def _facet_shares(ax, ay, phi, eta, mu, polar, polar_weights, turns, reflected, 
     """
     span = 0.5 if ax == ay else 1.0
     for i in range(mu.shape[0]):
-        c = max(mu[i], 1e-4)
+        c = max(mu[i], LEAST_COSINE)
         s = math.sqrt(1.0 - c * c)
         sx = s * math.cos(phi)
         sy = s * math.sin(phi)

@@ -18,7 +18,7 @@ from ..optics.fresnel import dielectric_scalar
 from ..optics.jit import kernel
 from ..optics.microfacet import ggx_d, sample_visible_normal, smith_lambda
 from . import rows
-from .albedo import MU, cosine_weights, shared
+from .albedo import LEAST_COSINE, MU, cosine_weights, shared
 
 _BEYOND, _WITHIN = 12, 20
 NODES = _BEYOND + _WITHIN
@@ -91,7 +91,7 @@ def _through_face(ax, ay, eta, ior, cosines, goes_in, phis, polar, weights, turn
     goes_in: from outside, so that what passes lands inside; else from inside, and what is reflected does.
     """
     for i in range(cosines.shape[0]):
-        c = max(cosines[i], 1e-4)
+        c = max(cosines[i], LEAST_COSINE)
         s = math.sqrt(1.0 - c * c)
         for phi in phis:
             sx, sy = s * math.cos(phi), s * math.sin(phi)
@@ -124,7 +124,7 @@ def _through_face(ax, ay, eta, ior, cosines, goes_in, phis, polar, weights, turn
 def _base_shares(ax, ay, ior, cosines, phis, polar, weights, turns, shares):
     """(NODES, _FACETS, NODES): from each cosine over which facets to which cosine, of facets that reflect all."""
     for i in range(cosines.shape[0]):
-        c = max(cosines[i], 1e-4)
+        c = max(cosines[i], LEAST_COSINE)
         s = math.sqrt(1.0 - c * c)
         for phi in phis:
             sx, sy = s * math.cos(phi), s * math.sin(phi)

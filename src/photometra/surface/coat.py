@@ -85,7 +85,12 @@ def bury(surface, face, scalars, spectra, tables, bare):
     rest = _finish(scalars, tables, white[:count], balance, base, first, finish)
     bare_body = np.maximum(base.lit * spectra[rows.BODY], 1e-6)[:, None]
     body = body_weight(np.maximum(seen - finish, 0.0) / bare_body, surface["diffuse_roughness"])
-    tables[rows.COAT_BODY] = body / np.maximum(tables[rows.BODY_WEIGHT], 1e-9)
+    bare_weight = np.maximum(tables[rows.BODY_WEIGHT], 1e-9)
+    ratio = body / bare_weight
+    # At grazing the bare body's weight is all but nothing, and a ratio to it would rise without end: the product of the
+    # two is right in the middle of the last cell instead.
+    ratio[:, 0] = 2.0 * (body[:, 0] + body[:, 1]) / (bare_weight[:, 0] + bare_weight[:, 1]) - ratio[:, 1]
+    tables[rows.COAT_BODY] = np.maximum(ratio, 0.0)
     scalars[rows.COAT_REST_SCALE] = math.sqrt(math.pi * rest)
     scalars[rows.BELOW_COAT] = max(_LEAST_BELOW, float(hemispherical(seen + let).mean()))
 

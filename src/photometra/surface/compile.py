@@ -31,6 +31,7 @@ from .albedo import (
     finish_weight,
     hemispherical,
     landed_of,
+    landing,
     lost_turn,
     multiple_scattering_lobe,
 )
@@ -247,6 +248,12 @@ def _compile_sheen(surface, scalars, spectra, tables, curves):
     sent_back = np.minimum(amount * fibre_albedo(MU, spread) + further.sum(axis=0), _MOST_SENT_BACK)
     curves[rows.SHEEN_REFLECTS] = sent_back
     landed = landed_of(scalars)
+    if scalars[rows.COAT] > 0.0:
+        # Seen through the coat, or sent back by it, a lobe is as wide as both faces make it.
+        wide = (
+            math.hypot(scalars[a], scalars[b]) for a, b in ((rows.ALPHA_X, rows.COAT_X), (rows.ALPHA_Y, rows.COAT_Y))
+        )
+        landed = (1.0 - scalars[rows.COAT]) * landed + scalars[rows.COAT] * landing(*wide)
     lobe = multiple_scattering_lobe(1.0 - landed.sum(axis=1))
     curves[rows.SHEEN_OVER_FINISH] = finish_weight(1.0 - sent_back, landed, *lobe)
     # A body shows itself by its own weight, less aslant, where the fibres hide most.
