@@ -3,12 +3,15 @@
 import warnings
 
 import numpy as np
+import pytest
 
 from photometra.colour import (
     WAVELENGTHS,
     delta_e_2000,
+    light_basis,
     linear_srgb_to_xyz,
     reflectance_to_xyz,
+    sensor_matrix,
     xyz_to_lab,
 )
 from photometra.tracing.spectral import sensor_table
@@ -34,3 +37,9 @@ def test_measured_patches_have_their_own_colours_in_the_picture():
     assert len(PATCHES) == 24 and max(differences) < 0.2, (
         f"mean {np.mean(differences):.3f}, most {max(differences):.3f}"
     )
+
+
+def test_lights_of_three_numbers_come_back_as_the_same_numbers():
+    basis = light_basis()
+    assert basis.min() >= 0.0 and basis.sum(axis=1) == pytest.approx(np.ones(len(basis)), abs=1e-6)
+    assert basis.T @ sensor_matrix() == pytest.approx(np.eye(3), abs=5e-4)

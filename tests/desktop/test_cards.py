@@ -55,7 +55,7 @@ def test_cards_say_what_they_show(window):
     assert names[0] == "Optical constants: within" and names[3] == "Gloss: out"
     assert "simulated" in window.ledger.reading_cards[1].toolTip()
     click(window.ledger.reading_cards[3])
-    assert window.chart.verdict.text() == f"largest gloss difference: 144 of 2 allowed, out {OUT}"
+    assert window.chart.verdict.text() == f"largest gloss difference: 143 of 2 allowed, out {OUT}"
 
 
 def test_an_axis_says_the_numbers_themselves(window):
@@ -77,5 +77,7 @@ def test_a_finished_solve_shows_its_work(window, qtbot):
         assert one.name in words and f"± {one.sigma:.2g}" in words
     assert len(window.solve_sheet._report.findChildren(Whisker)) == len(solution.solved) == 3
     assert sum(w == WITHIN for w in words) == 3
+    # What the instruments were found to be off by stands beside it, a line for each reading.
+    assert any(w.startswith("Gloss: gain") for w in words) and len({e.reading for e in solution.effects}) == 3
     assert "χ²" in window.solve_sheet.state.text()
     assert np.all(np.isfinite(solution.correlation))

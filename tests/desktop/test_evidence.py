@@ -7,7 +7,7 @@ from PyQt6.QtGui import QDropEvent
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QComboBox, QFileDialog, QInputDialog, QLineEdit
 
-from photometra.readings import read_file, with_uncertainty
+from photometra.readings import Systematic, read_file, with_uncertainty
 
 from .conftest import PATIENCE_MS, click, drag
 
@@ -188,6 +188,20 @@ class TestSheets:
         assert window.session.reading.sigma["reflectance"] == pytest.approx(0.02 * before.columns["reflectance"])
         retype(sheet.form.fields["tolerance"], "0.4")
         assert window.session.reading.tolerance == 0.4
+        for key, text, value in (
+            ("bandpass_nm", "20 nm", 20.0),
+            ("illuminated_mm", "8", 8.0),
+            ("collected_mm", "6,5", 6.5),
+        ):
+            retype(sheet.form.fields[key], text)
+            assert getattr(window.session.reading, key) == value
+        retype(sheet.form.fields["systematic"], "gain 3 %")
+        assert window.session.reading.systematic == Systematic(0.03)
+        retype(sheet.form.fields["systematic"], "gain a lot")
+        assert window.session.reading.systematic == Systematic(0.03)
+        for _ in range(4):
+            QTest.keyClick(window, Qt.Key.Key_Z, CTRL)
+        assert window.session.reading.systematic == before.systematic and window.session.reading.tolerance == 0.4
         retype(sheet.step, "40")
         click(sheet.buttons["resample"])
         assert np.all(np.diff(window.session.reading.x) == 40.0)

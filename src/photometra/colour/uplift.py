@@ -6,6 +6,7 @@ read off a table, so that the round trip is limited by the gamut alone.
 """
 
 from functools import lru_cache
+from importlib.resources import files
 
 import numpy as np
 
@@ -105,28 +106,11 @@ def sensor_matrix():
 def light_basis():
     """Three spectra (81, 3), never negative, that sum to 1 everywhere: radiance of a light of given RGB.
 
-    The smoothest such set that `sensor_matrix` turns back into the same RGB (after Mallett & Yuksel 2019,
-    whose basis is for reflectance under D65).
+    The smoothest such set that `sensor_matrix` turns back into the same RGB; `tools/make_light_basis.py` makes it, as
+    that takes longer than a window may wait.
     """
-    from scipy.optimize import lsq_linear  # slow to import, and not needed to open the window
-
-    n = WAVELENGTHS.size
-    film = sensor_matrix()
-    second = np.diff(np.eye(n), n=2, axis=0)
-    strong, weak = 1e3, 0.3
-    # Unknown: red and green; blue is what is left of 1.
-    rows = [
-        np.hstack([strong * film.T, np.zeros((3, n))]),
-        np.hstack([np.zeros((3, n)), strong * film.T]),
-        np.hstack([weak * second, np.zeros_like(second)]),
-        np.hstack([np.zeros_like(second), weak * second]),
-        np.hstack([weak * second, weak * second]),
-    ]
-    aim = np.concatenate([strong * np.eye(3)[0], strong * np.eye(3)[1], np.zeros(3 * (n - 2))])
-    found = lsq_linear(np.vstack(rows), aim, bounds=(0.0, 1.0), tol=1e-12).x.reshape(2, n)
-    excess = np.maximum(found.sum(axis=0), 1.0)
-    red, green = found / excess
-    return np.column_stack([red, green, np.maximum(1.0 - red - green, 0.0)])
+    text = files("photometra.colour").joinpath("data/light_basis.csv").read_text(encoding="utf-8")
+    return np.array([[float(v) for v in line.split(",")[1:]] for line in text.splitlines()[1:]])
 
 
 def coefficients_of_rgb(rgb):

@@ -106,7 +106,9 @@ class ReadingSheet(Sheet):
         if key == "rule":
             self._change(lambda r: with_uncertainty(r, value), "uncertainty of a reading")
         else:
-            self._change(lambda r: r.remade(**{key: value}), f"{key.removesuffix('_mm')} of a reading")
+            self._change(
+                lambda r: r.remade(**{key: value}), f"{key.removesuffix('_mm').removesuffix('_nm')} of a reading"
+            )
 
     def _unmask(self):
         self._change(lambda r: with_mask(r, range(r.rows), False), "count all points")

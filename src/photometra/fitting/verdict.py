@@ -153,7 +153,7 @@ def helps(problem, x, pool, free) -> tuple[str, ...]:
     whole = float(here @ here)
     found = []
     for p in _candidates(surface, free)[:_MOST_TRIED]:
-        left = _left(problem, surface, p, pool, x[len(problem.scalars) :])
+        left = _left(problem, surface, p, pool)
         if left is not None and left < _WORTH_SAYING * whole:
             found.append((left, p))
     found.sort(key=lambda f: f[0])
@@ -185,16 +185,17 @@ def _candidates(surface, free):
     return sorted(out, key=lambda p: (not p.told_by, not p.woken))
 
 
-def _left(problem, surface, p, pool, effects):
+def _left(problem, surface, p, pool):
     """The misfit left after a few damped steps in the free parameters and p; None where p cannot be tried."""
     if p.components and _has_spectrum(problem):
         surface = surface.with_values({p.name: spectrum_of(p, surface[p.name])})
     wider = problem.widened(surface.awake([p.name]), p.name)
-    if wider is None or len(wider.effects) != effects.size:
+    if wider is None:
         return None
     reach = 0.5 * (wider.high - wider.low)
     try:
-        x = np.concatenate([wider.here()[: len(wider.scalars)], effects])
+        # Effects begin at nothing again: where the model does not fit they are as far off as they may be.
+        x = wider.here()
         least = best = wider.residuals(x)[: wider.points]
         for _ in range(_STEPS):
             slopes = wider.slopes(x, pool, lambda at: wider.residuals(at)[: wider.points])
