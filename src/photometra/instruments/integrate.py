@@ -10,7 +10,7 @@ from functools import cache
 import numpy as np
 
 from ..colour import WAVELENGTHS
-from ..optics.jit import kernel, unowned
+from ..optics.jit import kernel, owning_kernel, unowned
 from ..optics.microfacet import sample_visible_normal
 from ..surface import facets, lobes, rows
 
@@ -36,7 +36,7 @@ _WIDE = 0.1
 """Into so many parts the rule is laid for a lobe as seen through a coat, where its slope width reaches the cut."""
 
 
-@kernel
+@owning_kernel
 def _sent_share(cos_o, side, way, polar, weights, turns, index, fraction, grid,
                 scalars, spectra, tables, curves, out):  # fmt: skip
     """Share of the light at one angle that is reflected (way 1), or that a sheet lets through (-1), by wavelength.
@@ -152,7 +152,7 @@ def _edge(x, y, c, psi, half_x, half_y, is_round):
     return min(tx, ty)
 
 
-@kernel
+@owning_kernel
 def _flux_into_aperture(theta, source_x, source_y, half_x, half_y, is_round, radial, radial_weights,
                         turning, turning_weights, index, fraction, grid,
                         scalars, spectra, tables, curves, out):  # fmt: skip
@@ -229,7 +229,7 @@ def flux_into_aperture(compiled, theta, half_angles, wavelengths, source=(0.0, 0
     return out
 
 
-@kernel
+@owning_kernel
 def _scattered(wo, directions, index, fraction, grid, scalars, spectra, tables, curves, out):
     scalars, spectra, tables, curves = unowned(scalars), unowned(spectra), unowned(tables), unowned(curves)
     n = index.shape[0]

@@ -12,7 +12,7 @@ import numpy as np
 
 from ..errors import InputError
 from ..optics.fresnel import dielectric_scalar
-from ..optics.jit import kernel
+from ..optics.jit import owning_kernel
 from ..optics.phase import scattered
 from ..optics.rng import random_uniform, seeded
 from ..surface import rows
@@ -31,7 +31,7 @@ MIDDLES = np.exp(0.5 * (_EDGES[1:] + _EDGES[:-1]))
 """Radii in mean free paths, evenly spaced in their logarithm, at which profiles are kept."""
 
 
-@kernel
+@owning_kernel
 def _walk(ior, asymmetry, count, most, radii, scatterings):
     """Paths straight into a half-space: how far off each leaves, and after how many scatterings (-1: lost)."""
     state = np.empty(1, np.uint64)

@@ -6,13 +6,13 @@ comes back in a reciprocal second part, so that an albedo of 1 reflects exactly 
 
 import math
 
-from .jit import kernel
+from .jit import kernel, leaf
 
 _C1 = 0.5 - 2.0 / (3.0 * math.pi)
 _C2 = 2.0 / 3.0 - 28.0 / (15.0 * math.pi)
 
 
-@kernel
+@leaf
 def oren_nayar_albedo(mu, r):
     """Directional albedo of the single-scattering part for albedo 1."""
     s = math.sqrt(max(0.0, 1.0 - mu * mu))
@@ -27,7 +27,7 @@ def oren_nayar_mean(r):
     return (1.0 + _C2 * r) / (1.0 + _C1 * r)
 
 
-@kernel
+@leaf
 def oren_nayar_parts(ox, oy, mu_o, ix, iy, mu_i, r):
     """The two parts of the BRDF for albedo 1, per steradian: single, and what multiple scattering adds.
 

@@ -10,13 +10,13 @@ import math
 
 import numpy as np
 
-from .jit import kernel
+from .jit import kernel, leaf
 
 DEPTH = 1.0
 """Optical depth of the layer for flakes that are seen face on."""
 
 
-@kernel
+@leaf
 def fibre_crossing(mu, s):
     """Projected area of the flakes seen at cosine `mu`, against flakes seen face on."""
     return math.sqrt(max(0.0, 1.0 - mu * mu) + s * s * mu * mu)

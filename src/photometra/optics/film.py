@@ -7,10 +7,10 @@ import numpy as np
 
 from ..errors import InputError
 from .fresnel import checked_cosine
-from .jit import elementwise, kernel
+from .jit import elementwise, kernel, leaf
 
 
-@kernel
+@leaf
 def _summed(r01, r12, cos_b, sin_b):
     """|(r01 + r12 q) / (1 + r01 r12 q)|² for a real r01 and q = cos_b + i sin_b."""
     x = r12.real * cos_b - r12.imag * sin_b

@@ -10,10 +10,10 @@ import math
 import numpy as np
 
 from ..errors import InputError
-from .jit import elementwise, kernel
+from .jit import elementwise, leaf
 
 
-@kernel
+@leaf
 def dielectric_scalar(cos_i, eta):
     """Unpolarised reflectance of a dielectric interface; `eta` is n_transmitted / n_incident."""
     sin2_t = (1.0 - cos_i * cos_i) / (eta * eta)
@@ -25,7 +25,7 @@ def dielectric_scalar(cos_i, eta):
     return 0.5 * (r_s * r_s + r_p * r_p)
 
 
-@kernel
+@leaf
 def conductor_scalar(cos_i, n, k):
     """Unpolarised reflectance of a plane conductor in air (Born & Wolf 1999, section 14.2)."""
     c2 = cos_i * cos_i
@@ -52,7 +52,7 @@ COS_EDGE = 1.0 / 7.0
 """The cosine at which an edge colour is given: about 82 degrees, where Schlick's curve errs most."""
 
 
-@kernel
+@leaf
 def face_edge_scalar(cos_i, face, edge):
     """Reflectance of a metal known by its reflectance at 0 degrees and at 82 degrees.
 

@@ -6,7 +6,7 @@ import numpy as np
 
 from ..errors import InputError
 from .fresnel import fresnel_dielectric
-from .jit import kernel
+from .jit import leaf
 
 
 def absorption_from_extinction(wavelength_nm, k):
@@ -19,7 +19,7 @@ def absorption_from_colour(transmitted, depth_mm):
     return -np.log(np.maximum(np.asarray(transmitted, float), 1e-6)) / np.asarray(depth_mm, float)
 
 
-@kernel
+@leaf
 def interreflections(first, second, once):
     """(thrown back by the far face, let through) of light that goes to and fro between two faces, no phase kept.
 

@@ -8,10 +8,10 @@ spherical cap of Dupuy & Benyoub (2023), which has the same density.
 
 import math
 
-from .jit import kernel
+from .jit import leaf
 
 
-@kernel
+@leaf
 def ggx_d(hx, hy, hz, ax, ay):
     """Density of microfacet normals, per steradian."""
     x = hx / ax
@@ -20,14 +20,14 @@ def ggx_d(hx, hy, hz, ax, ay):
     return 1.0 / (math.pi * ax * ay * s * s)
 
 
-@kernel
+@leaf
 def smith_lambda(x, y, z, ax, ay):
     """Smith's Lambda for a direction."""
     t = (ax * ax * x * x + ay * ay * y * y) / (z * z)
     return 0.5 * (math.sqrt(1.0 + t) - 1.0)
 
 
-@kernel
+@leaf
 def sample_visible_normal(x, y, z, ax, ay, u0, u1):
     """A microfacet normal seen from (x, y, z), for two numbers in 0..1."""
     sx = ax * x
@@ -46,7 +46,7 @@ def sample_visible_normal(x, y, z, ax, ay, u0, u1):
     return hx * inv, hy * inv, hz * inv
 
 
-@kernel
+@leaf
 def half_way(wo, x, y, z):
     """(half vector, cosine of wo to it) between wo and a direction on its side."""
     hx = wo[0] + x

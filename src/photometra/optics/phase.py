@@ -2,10 +2,10 @@
 
 import math
 
-from .jit import kernel
+from .jit import leaf
 
 
-@kernel
+@leaf
 def frame(nx, ny, nz):
     """Two tangents of a unit normal (Duff et al. 2017)."""
     sign = 1.0 if nz >= 0.0 else -1.0
@@ -14,7 +14,7 @@ def frame(nx, ny, nz):
     return 1.0 + sign * nx * nx * a, sign * b, -sign * nx, b, sign + ny * ny * a, -ny
 
 
-@kernel
+@leaf
 def scattered(dx, dy, dz, asymmetry, u0, u1):
     """A direction after one scattering (Henyey & Greenstein 1941)."""
     if abs(asymmetry) < 1e-3:

@@ -2,10 +2,10 @@
 
 import numpy as np
 
-from .jit import kernel
+from .jit import leaf
 
 
-@kernel
+@leaf
 def seeded(seed, pixel, sample):
     """State of the random numbers of one path (a splitmix64 mixture of its three labels)."""
     z = np.uint64(seed) * np.uint64(0x9E3779B97F4A7C15) + np.uint64(pixel) * np.uint64(0xD1B54A32D192ED03)
@@ -15,7 +15,7 @@ def seeded(seed, pixel, sample):
     return z ^ (z >> np.uint64(31))
 
 
-@kernel
+@leaf
 def random_uniform(state):
     """The next number in 0..1 (below 1) from `state`, an array of one; splitmix64 (Steele et al. 2014)."""
     s = state[0] + np.uint64(0x9E3779B97F4A7C15)

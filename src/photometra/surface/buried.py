@@ -15,7 +15,7 @@ from functools import lru_cache
 import numpy as np
 
 from ..optics.fresnel import dielectric_scalar
-from ..optics.jit import kernel
+from ..optics.jit import kernel, leaf
 from ..optics.microfacet import ggx_d, sample_visible_normal, smith_lambda
 from . import rows
 from .albedo import LEAST_COSINE, MU, cosine_weights, shared
@@ -33,7 +33,7 @@ BLUR = 0.08
 """Slope width above which later rounds no longer follow the mirror direction of the first."""
 
 
-@kernel
+@leaf
 def blur(mu, ior):
     """By how much a slope of the coat turns light that passes it at a cosine outside, squared: (1 - μ / (n μ′))²."""
     bent = math.sqrt(1.0 - (1.0 - mu * mu) / (ior * ior))
@@ -41,7 +41,7 @@ def blur(mu, ior):
     return k * k
 
 
-@kernel
+@leaf
 def drawn_blur(mu, ior):
     """The `blur` with which facets are drawn for light at a cosine: wide enough for what leaves more aslant."""
     return blur(mu, ior) + blur(0.5 * mu, ior)

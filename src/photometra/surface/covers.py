@@ -4,7 +4,7 @@ import math
 
 from ..optics.fibres import fibre_brdf
 from ..optics.fresnel import dielectric_scalar
-from ..optics.jit import kernel
+from ..optics.jit import kernel, leaf
 from ..optics.microfacet import ggx_d, half_way, smith_lambda
 from .buried import blur, drawn_blur
 from .facets import interface_reflectance
@@ -50,7 +50,7 @@ from .rows import (
 )
 
 
-@kernel
+@leaf
 def coat_shares(mu_o, side, scalars, curves):
     """Chance of drawing the coat's facets, and its lost lobe; the rest goes to what lies below."""
     if side == INNER or scalars[COAT] <= 0.0:
@@ -73,7 +73,7 @@ def bent_share(mu_o, side, scalars, props, reflectance):
     return scalars[COAT] * mean / (mean + passed) if mean + passed > 0.0 else 0.0
 
 
-@kernel
+@leaf
 def under_coat(x, y, z, ior):
     """A direction outside, bent into the coat."""
     x /= ior
@@ -81,7 +81,7 @@ def under_coat(x, y, z, ior):
     return x, y, math.copysign(math.sqrt(max(0.0, 1.0 - x * x - y * y)), z)
 
 
-@kernel
+@leaf
 def below_widths(lobe, blurred, scalars):
     """(share, slope width across the strokes, along them) of the finish (0) or its haze (1), seen through the coat.
 

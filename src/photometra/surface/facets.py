@@ -4,7 +4,7 @@ import math
 
 from ..optics.film import film_scalar
 from ..optics.fresnel import conductor_scalar, dielectric_scalar, face_edge_scalar
-from ..optics.jit import kernel
+from ..optics.jit import kernel, leaf
 from ..optics.media import interreflections
 from .rows import (
     ABSORPTION,
@@ -31,7 +31,7 @@ from .rows import (
 )
 
 
-@kernel
+@leaf
 def relative_index(props, j, side):
     """Index of the far side over that of the viewer's side."""
     eta = props[ETA, j]

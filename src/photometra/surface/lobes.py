@@ -20,7 +20,7 @@ sheet, the mirror image of its clear wall's reflection and of its body.
 import math
 
 from ..optics.diffuse import oren_nayar_parts
-from ..optics.jit import kernel
+from ..optics.jit import kernel, leaf
 from ..optics.microfacet import ggx_d, half_way, sample_visible_normal, smith_lambda
 from .buried import drawn_blur
 from .covers import below_widths, bent_share, coat_shares, coated, fibred, under_coat
@@ -84,7 +84,7 @@ from .rows import (
 )  # fmt: skip
 
 
-@kernel
+@leaf
 def _widths(lobe, scalars):
     """(share, slope width across the strokes, along them) of the finish (0) or its haze (1)."""
     haze = scalars[HAZE]

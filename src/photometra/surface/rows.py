@@ -1,6 +1,6 @@
 """The arrays of a compiled surface: which row holds what, and how a kernel takes a value from one."""
 
-from ..optics.jit import kernel
+from ..optics.jit import kernel, leaf
 
 # Scalars.
 METALNESS, TRANSMISSION, FACE_EDGE, DISPERSIVE, DIFFUSE_ROUGHNESS, OPACITY = range(6)
@@ -75,7 +75,7 @@ UNDER = 3
 SHEEN_LOBE, COAT_LOBE, FINISH_LOBE, BODY_LOBE, THROUGH_LOBE, REVERSE_LOBE, LOBES = range(7)
 
 
-@kernel
+@leaf
 def at_cosine(row, mu):
     """A table row taken linearly at a cosine."""
     x = min(max(mu, 0.0), 1.0) * (COSINES - 1)
@@ -84,7 +84,7 @@ def at_cosine(row, mu):
     return row[i] * (1.0 - t) + row[i + 1] * t
 
 
-@kernel
+@leaf
 def turn_at(second, fourth, x, y, mu):
     """The two rows of a turn at a direction whose place across and along the strokes is x, y."""
     s = x * x + y * y
@@ -94,7 +94,7 @@ def turn_at(second, fourth, x, y, mu):
     return c * at_cosine(second, mu) + (2.0 * c * c - 1.0) * at_cosine(fourth, mu)
 
 
-@kernel
+@leaf
 def at_direction(rows, row, turn, x, y, mu, anisotropic):
     """A row of tables, and its turn where there are strokes, at a direction."""
     value = at_cosine(rows[row], mu)
@@ -103,7 +103,7 @@ def at_direction(rows, row, turn, x, y, mu, anisotropic):
     return value
 
 
-@kernel
+@leaf
 def at_direction_of(tables, row, turn, g, x, y, mu, anisotropic):
     """As `at_direction`, of tables by wavelength, at grid sample `g`."""
     value = at_cosine(tables[row, g], mu)
@@ -121,7 +121,7 @@ def gather(spectra, index, fraction, props):
             props[row, j] = spectra[row, i] * (1.0 - fraction[j]) + spectra[row, i + 1] * fraction[j]
 
 
-@kernel
+@leaf
 def to_lobe_frame(x, y, scalars):
     """A direction's place across and along the strokes, from its place along the shape's own way round and up."""
     c = scalars[ROTATION_COS]

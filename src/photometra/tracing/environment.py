@@ -9,7 +9,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..errors import InputError
-from ..optics.jit import kernel
+from ..optics.jit import kernel, leaf
 
 _IMPORTANCE_ROWS = 128
 
@@ -75,7 +75,7 @@ def _alias_table(probability):
     return accept, alias
 
 
-@kernel
+@leaf
 def place_towards(x, y, z, turn):
     """Where a direction stands in the picture: (u, v), each 0..1; `turn` in radians about the vertical."""
     u = (math.atan2(x, -z) + turn) / (2.0 * math.pi) + 0.5
@@ -108,7 +108,7 @@ def radiance_at(u, v, radiance):
     )
 
 
-@kernel
+@leaf
 def density_at(u, v, y, probability):
     """Density per steradian with which `direction_drawn` gives the direction (u, v), whose height is `y`."""
     rows = probability.shape[0]

@@ -6,7 +6,7 @@ import numpy as np
 
 from ..colour import WAVELENGTHS, reflectance_to_xyz, xyz_to_linear_srgb
 from ..instruments import directional_albedo
-from ..optics.jit import kernel, unowned
+from ..optics.jit import owning_kernel, unowned
 from ..optics.rng import random_uniform, seeded
 from .mesh import DEPTH
 from .scene import NOTHING, PATCHES, RADIUS, STAGE, aim, stage_reflectance
@@ -28,7 +28,7 @@ class Guides(NamedTuple):
     albedo: np.ndarray
 
 
-@kernel
+@owning_kernel
 def _guided(width, height, count, seed, camera, scene, patches, shape, scalars_of, albedos, stack, out):
     camera, scene, scalars_of, out = unowned(camera), unowned(scene), unowned(scalars_of), unowned(out)
     origin = np.empty(3)

@@ -13,7 +13,7 @@ import math
 
 import numpy as np
 
-from ..optics.jit import kernel, kernel_part, unowned
+from ..optics.jit import kernel, kernel_part, leaf, unowned
 from ..optics.phase import scattered
 from ..optics.rng import random_uniform, seeded
 from ..surface import lobes, rows
@@ -259,7 +259,7 @@ def _medium_kind(scalars, state):
     return 2 if pick < shallow else 3 if pick < shallow + scalars[rows.DEEP_SHARE] else 1
 
 
-@kernel
+@leaf
 def trace(origin, direction, state, index, fraction, nearest_sample, basis, scene, limits, patches, sky, panels, shape,
           materials, media, work, seen, layers):  # fmt: skip
     """Follow one path; radiance at its wavelengths into `seen`, and, where `layers` has rows, apart by what it met

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..colour.lamps import lamp_spectrum
-from ..optics.jit import kernel
+from ..optics.jit import kernel, leaf
 
 LIGHT_ROWS = 13
 
@@ -49,7 +49,7 @@ def light_arrays(panels, target):
     return rows, radiance
 
 
-@kernel
+@leaf
 def panel_met(light, ox, oy, oz, dx, dy, dz):
     """(distance, density per steradian with which `panel_drawn` gives this direction); distance -1 for a miss."""
     facing = -(dx * light[9] + dy * light[10] + dz * light[11])

@@ -11,7 +11,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..errors import InputError
-from ..optics.jit import kernel, unowned
+from ..optics.jit import kernel, owning_kernel, unowned
 
 _BINS = 16
 _LEAF = 4
@@ -368,7 +368,7 @@ def nearest(ox, oy, oz, dx, dy, dz, near, far, nodes, corners, stack):
     return best, far, best_u, best_v
 
 
-@kernel
+@owning_kernel
 def nearest_of_many(origins, directions, nodes, corners, triangle, distance):
     """`nearest` for rays (n, 3), into triangle (n,) and distance (n,)."""
     nodes, corners = unowned(nodes), unowned(corners)

@@ -9,7 +9,7 @@ from dataclasses import dataclass, field
 
 import numpy as np
 
-from ..optics.jit import kernel
+from ..optics.jit import kernel, leaf
 from ..optics.phase import frame
 from ..optics.rng import random_uniform
 from .environment import Environment
@@ -126,7 +126,7 @@ class Scene:
         return 0.5 * (1.0 + x), 0.5 * (1.0 - y)
 
 
-@kernel
+@leaf
 def stage_met(ox, oy, oz, dx, dy, dz, far, scene):
     """Distance at which a ray from above meets the stage before `far`, or -1."""
     r = scene[RADIUS]
@@ -198,13 +198,13 @@ def way_round(px, py, pz, nx, ny, nz, scene):
     return ax, ay, az, ny * az - nz * ay, nz * ax - nx * az, nx * ay - ny * ax
 
 
-@kernel
+@leaf
 def stage_radius(r):
     """Radius of the round stage under a ball of radius r."""
     return 3.4 * r
 
 
-@kernel
+@leaf
 def patch_box(r):
     """(left edge, near edge, width of one patch, depth) of the row of neutral patches."""
     size = 0.42 * r

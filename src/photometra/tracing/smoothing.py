@@ -8,7 +8,7 @@ import math
 
 import numpy as np
 
-from ..optics.jit import kernel, unowned
+from ..optics.jit import kernel, owning_kernel, unowned
 
 _SHARP = math.cos(math.radians(20.0))
 _WIDEST_FAN = 128
@@ -62,7 +62,7 @@ def shaded(vertices, faces, parts):
     return normals, bool(closed)
 
 
-@kernel
+@owning_kernel
 def _fans(places, count):
     """(corners, as 3 face + corner, in the order of their places; where each place's begin) ."""
     starts = np.zeros(count + 1, np.int32)
@@ -100,7 +100,7 @@ def _at_corner(vertices, faces, f, c):
     return nx / length, ny / length, nz / length, math.atan2(length, ax * bx + ay * by + az * bz)
 
 
-@kernel
+@owning_kernel
 def _shade(vertices, faces, places, parts, order, starts, normals):
     """Fill the normals of all corners; whether the mesh is closed."""
     vertices, faces, places, parts = unowned(vertices), unowned(faces), unowned(places), unowned(parts)
@@ -157,7 +157,7 @@ def _join(count, i, fan, ends, group):
     return met == 11
 
 
-@kernel
+@owning_kernel
 def _smooth_all(vertices, faces, corners, places, normals):
     """One normal for a place where very many faces meet; whether each of its edges has two of them."""
     x = y = z = 0.0

@@ -5,7 +5,7 @@ import math
 import numpy as np
 
 from ..colour import WAVELENGTHS, light_basis, sensor_matrix
-from ..optics.jit import kernel
+from ..optics.jit import kernel, leaf
 
 HEROES = 4
 """Wavelengths to a path: the hero and three more, spread evenly over the density (Wilkie et al. 2014)."""
@@ -67,7 +67,7 @@ def choose_wavelengths(u, index, fraction, nearest, table, weights):
         weights[j, 2] = table[cell, 3]
 
 
-@kernel
+@leaf
 def rotated(sample, offset):
     """The `sample`-th number of the golden-ratio sequence, shifted: even over the samples of a pixel."""
     x = offset + sample * _GOLDEN
