@@ -190,7 +190,7 @@ class TestSheets:
         assert window.session.reading.tolerance == 0.4
         for key, text, value in (
             ("bandpass_nm", "20 nm", 20.0),
-            ("illuminated_mm", "8", 8.0),
+            ("illuminated_mm", "9", 9.0),
             ("collected_mm", "6,5", 6.5),
         ):
             retype(sheet.form.fields[key], text)

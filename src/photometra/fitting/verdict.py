@@ -18,7 +18,7 @@ MOST_CHI2 = 9.0
 """A reading whose residuals are above three standard uncertainties in the root mean square is not described."""
 _WORTH_SAYING = 0.5
 """What is left of the misfit at the most, for a further parameter to be named."""
-_MOST_TRIED, _STEPS = 10, 2
+_MOST_TRIED, _STEPS = 10, 4
 _RARE = 1e-3
 _TOO_FEW, _FEWEST_FOR_RUNS = -3.09, 12
 """Standard deviations below the mean number of runs, which chance falls short of once in a thousand."""
@@ -186,23 +186,25 @@ def _candidates(surface, free):
 
 
 def _left(problem, surface, p, pool):
-    """The misfit left after a few damped steps in the free parameters and p; None where p cannot be tried."""
+    """The misfit left after a few steps in the free parameters and p; None where p cannot be tried."""
     if p.components and _has_spectrum(problem):
         surface = surface.with_values({p.name: spectrum_of(p, surface[p.name])})
     wider = problem.widened(surface.awake([p.name]), p.name)
     if wider is None:
         return None
-    reach = 0.5 * (wider.high - wider.low)
+    from scipy.optimize import least_squares  # slow to import, and not needed to open the window
+
+    def evidence(at):
+        return wider.residuals(at)[: wider.points]
+
+    margin = 1e-7 * (wider.high - wider.low)
     try:
         # Effects begin at nothing again: where the model does not fit they are as far off as they may be.
-        x = wider.here()
-        least = best = wider.residuals(x)[: wider.points]
-        for _ in range(_STEPS):
-            slopes = wider.slopes(x, pool, lambda at: wider.residuals(at)[: wider.points])
-            step = np.linalg.lstsq(slopes, -best, rcond=1e-8)[0]
-            x = np.clip(x + np.clip(step, -reach, reach), wider.low, wider.high)
-            best = wider.residuals(x)[: wider.points]
-            least = min(least, best, key=lambda r: float(r @ r))
+        start = np.clip(wider.here(), wider.low + margin, wider.high - margin)
+        found = least_squares(
+            evidence, start, jac=lambda at: wider.slopes(at, pool, evidence), bounds=(wider.low, wider.high),
+            x_scale="jac", max_nfev=_STEPS,
+        )  # fmt: skip
     except InputError:
         return None
-    return float(least @ least)
+    return 2.0 * float(found.cost)

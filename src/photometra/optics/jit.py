@@ -80,7 +80,7 @@ _OPTIONS = {"nogil": True, "cache": True, "error_model": "numpy", "fastmath": {"
 """No GIL, cached, IEEE division, no reassociation that could hide a NaN."""
 
 kernel = numba.njit(**_OPTIONS, _nrt=False)
-"""Decorator for kernels. They make no arrays: without Numba's runtime no reference is counted, a third of their time."""
+"""Decorator for kernels. They make no arrays: without Numba's runtime no reference is counted, a third of the time."""
 
 owning_kernel = numba.njit(**_OPTIONS)
 """Decorator for kernels that make arrays of their own."""
