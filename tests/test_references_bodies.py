@@ -35,7 +35,7 @@ def test_the_walk_finds_published_slabs():
 
 
 def test_slabs_reflect_and_let_through_what_the_walk_says():
-    """Within 0.015; of very rough faces the light that a facet loses is told less well, and only 0.08 is kept."""
+    """Within 0.012, and 0.025 where both faces are as rough as can be."""
     rows = table("slabs.csv")
     assert len(rows) == len(SLABS)
     for row in rows:
@@ -45,7 +45,7 @@ def test_slabs_reflect_and_let_through_what_the_walk_says():
             "interior.asymmetry": ASYMMETRY,
         }  # fmt: skip
         light = slab(compile_surface(Surface(given)), SLAB_MM, NM)
-        most = 0.012 if row["roughness"] <= 0.5 else 0.035 if row["roughness"] < 0.9 else 0.08
+        most = 0.012 if row["roughness"] < 0.9 else 0.025
         for name, got in (("reflectance", light.reflected), ("transmittance", light.total)):
             assert abs(got[0] - row[name]) < most + 3.0 * row[f"{name}_error"], (row, name, got)
         assert abs(light.regular[0] - row["regular"]) < 0.006 + 3.0 * row["regular_error"], (row, light.regular)

@@ -16,7 +16,7 @@ from photometra.surface.albedo import (
     landing,
     multiple_scattering_lobe,
 )
-from photometra.surface.split import split_of
+from photometra.surface.split import far_shares, split_of
 
 
 @given(st.floats(-2.0, 2.0), st.floats(-2.0, 2.0))
@@ -101,12 +101,12 @@ def test_an_interface_splits_all_its_light_from_both_sides(alpha, eta):
         f = fresnel_dielectric(FACETS, relative)
         shares = facet_shares(alpha, alpha, relative)
         sides += [part[None] for part in shares.split(f)]
-    found = split_of(*sides, np.array([eta]))
-    for share in (found.out_through, found.in_through):
-        assert 0.0 <= share[0] <= 1.0
+    found = split_of(*sides, np.array([eta]), far_shares(alpha, eta))
+    for share in found.far:
+        assert np.all((share >= 0.0) & (share <= 1.0))
     assert np.all((found.passed >= 0.0) & (found.passed <= 1.0))
     # Étendue: what passes out, times n², is what passes in (Saunderson's relation), here within the quadrature.
     inward = hemispherical(found.passed)[0]
     lost_in = np.clip(1.0 - sides[2] - sides[3], 0.0, 1.0)
-    outward = hemispherical(sides[3] + found.in_through[0] * lost_in)[0]
+    outward = hemispherical(sides[3] + found.far[1] * lost_in)[0]
     assert outward * eta**2 == pytest.approx(inward, abs=0.03)

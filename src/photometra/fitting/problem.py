@@ -15,8 +15,8 @@ _STEP, _RENDERED_STEP = 1e-4, 3e-3
 """What a slope is taken over, of a range: more where a render with its noise is in the loop."""
 _COLOUR_SIGMA = 0.002
 """Where a spectrum is met by red, green and blue alone: how closely its colour is, in L*, a*, b*."""
-_KEPT = 400
-"""How many models of readings are kept at a time."""
+_KEPT, _KEPT_COMPILED = 400, 8
+"""How many models of readings, and compiled surfaces (a megabyte each), are kept at a time."""
 _ROUGH_COLOUR, _ROUGH_COEFFICIENT = 0.15, 0.5
 """How much a spectrum's neighbours may bend against each other: of a reflectance, of a coefficient's own size."""
 
@@ -102,7 +102,7 @@ class Problem:
         self.evaluations = 0
         self.best = float("inf")
         self._spectra = self._free_spectra()
-        self._kept = OrderedDict()
+        self._models, self._compilations = OrderedDict(), OrderedDict()
 
     def _free_spectra(self):
         """[(indices of a spectrum's scalars in order, how much they may bend)]."""
@@ -158,15 +158,16 @@ class Problem:
         unknowns = np.asarray(x, float)[self._offset.size :]
         return {e.name: float(z) * e.sigma for e, z in zip(self.effects, unknowns, strict=True) if e.of == of}
 
-    def _once(self, key, work):
+    @staticmethod
+    def _once(kept, key, work, most):
         """What `work` gives, kept for a while: effects are moved one by one where the surface stays as it is."""
         try:
-            return self._kept[key]
+            return kept[key]
         except KeyError:
-            kept = self._kept[key] = work()
-        while len(self._kept) > _KEPT:
-            self._kept.popitem(last=False)
-        return kept
+            made = kept[key] = work()
+        while len(kept) > most:
+            kept.popitem(last=False)
+        return made
 
     def _compiled(self, x):
         """(surface, compiled) at x."""
@@ -179,21 +180,23 @@ class Problem:
             self.evaluations += 1
             return surface, compile_measured(surface, self.constants)
 
-        return place, *self._once(place, work)
+        return place, *self._once(self._compilations, place, work, _KEPT_COMPILED)
 
     def model(self, x, i):
         """What reading i would say at x, as its instrument shows it, (value columns, n)."""
         place, surface, compiled = self._compiled(x)
         reading, by = self.readings[i], self.amounts(x, i)
         key = place, i, by.get("thickness_mm", 0.0), by.get("angle_deg", 0.0)
-        exact = self._once(key, lambda: predicted(question_with(reading, by), surface, compiled, self.constants))
+        exact = self._once(
+            self._models, key, lambda: predicted(question_with(reading, by), surface, compiled, self.constants), _KEPT
+        )
         return as_shown(reading, exact, by)
 
     def _beside(self, x):
         """Residuals of what is no reading."""
         place, surface, _ = self._compiled(x)
         key = place, "further", getattr(self.further, "rough", False)
-        model = self._once(key, lambda: self.further.model(surface, self.cancel))
+        model = self._once(self._models, key, lambda: self.further.model(surface, self.cancel), _KEPT)
         gain = 1.0 + self.amounts(x, -1).get("gain", 0.0)
         return (gain * model - self.further.values) / self.further.sigmas()
 

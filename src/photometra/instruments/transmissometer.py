@@ -88,7 +88,7 @@ def _slab(compiled, thickness_mm, wavelengths):
         for i in range(mu.shape[1]):
             within[j, i] = facets.dielectric_facet(mu[j, i], rows.INNER, compiled.scalars, props, j)
     rough = is_rough(compiled.scalars)
-    faces = rough_faces(compiled.scalars, compiled.spectra, index) if rough else Faces.polished(entry, within)
+    faces = rough_faces(compiled.scalars, index) if rough else Faces.polished(entry, within)
     regular, total = np.zeros(at.size), np.zeros(at.size)
     mirrored, reflected = faces.outside.copy(), faces.outside.copy()
     # Both rough faces move a beam: their slopes are small and independent.

@@ -19,6 +19,7 @@ from ..optics.jit import kernel, leaf
 from ..optics.microfacet import ggx_d, sample_visible_normal, smith_lambda
 from . import rows
 from .albedo import LEAST_COSINE, MU, cosine_weights, shared
+from .split import alpha_of, balanced, far_shares
 
 _BEYOND, _WITHIN = 12, 20
 NODES = _BEYOND + _WITHIN
@@ -179,11 +180,10 @@ def _rule(is_even):
 
 
 @lru_cache(maxsize=64)
-def rough_face(ax, ay, ior, out_through, in_through):
+def rough_face(ax, ay, ior):
     """(in (COSINES, NODES), out (NODES,), back (NODES, NODES)) of the coat's face, lost light given back.
 
     What comes in at each cosine outside lands inside; of what goes up inside a share gets out, the rest is thrown back.
-    out_through, in_through: the share of the lost light that goes on, from outside and from inside.
     """
     inner = inner_cosines(ior)
     # From outside a third of the cosines will do: where light lands changes slowly, how much is scaled later.
@@ -194,17 +194,20 @@ def rough_face(ax, ay, ior, out_through, in_through):
     _through_face(ax, ay, ior, ior, some, True, *rule, r_out, t_in)
     _through_face(ax, ay, 1.0 / ior, ior, inner, False, *rule, r_in, t_out)
     weights = cosine_weights(inner)
-    out = t_out.sum(axis=1)
     lost_out, lost_in = (
         np.clip(1.0 - r.sum(axis=1) - t.sum(axis=1), 0.0, 1.0) for r, t in ((r_out, t_in), (r_in, t_out))
     )
     # Lost light leaves on either side as `split_of` says of the same face.
-    mean_in = float(lost_in @ weights)
-    if mean_in > 1e-9:
-        spread = lost_in * weights / mean_in
-        t_in = t_in + np.outer(lost_out * out_through, spread)
-        r_in = r_in + np.outer(lost_in * (1.0 - in_through), spread)
-        out = out + lost_in * in_through
+    far_out, far_in = far_shares(alpha_of(ax, ay), ior)
+    grids = (lambda rows_: rows_ @ cosine_weights(some)), (lambda rows_: rows_ @ weights)
+    far_out, far_in = balanced(lost_out, lost_in, far_out[::_APART], np.interp(inner, MU, far_in), ior, grids)
+    stays, goes = (1.0 - far_in) * lost_in, far_in * lost_in
+    for light, into, spread in ((far_out * lost_out, t_in, goes), (stays, r_in, stays)):
+        mean = float(spread @ weights)
+        if mean > 1e-9:
+            into += np.outer(light, spread * weights / mean)
+    # What is too little to tell where it goes leaves outside.
+    out = 1.0 - r_in.sum(axis=1)
     between = np.stack([np.interp(MU, some, row) for row in np.eye(some.size)], axis=1)
     return between @ t_in, out, r_in
 
@@ -245,8 +248,7 @@ class Balance:
         self.ior = float(scalars[rows.COAT_IOR])
         self.cosines = inner_cosines(self.ior)
         self.weights = cosine_weights(self.cosines)
-        through = float(face.out_through[0]), float(face.in_through[0])
-        enter, self.leave, self.back = rough_face(scalars[rows.COAT_X], scalars[rows.COAT_Y], self.ior, *through)
+        enter, self.leave, self.back = rough_face(scalars[rows.COAT_X], scalars[rows.COAT_Y], self.ior)
         self.enter = enter * (face.passed[0] / np.maximum(enter.sum(axis=1), 1e-9))[:, None]
         self.once = absorption[:, None] ** (1.0 / np.maximum(self.cosines, 1e-3))
         self.facets = _mixed(scalars, lambda ax, ay: _base(ax, ay, self.ior))

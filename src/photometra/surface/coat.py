@@ -12,7 +12,7 @@ from . import facets, rows
 from .albedo import FACETS, MU, body_weight, facet_shares, finish_weight, hemispherical, lost_turn
 from .buried import BLUR, FACET_COSINES, Balance, blurred_landing
 from .spectrum import reflectance_of
-from .split import split_of
+from .split import alpha_of, far_shares, split_of
 
 _DARKEST = 1e-4
 COLOUR_UM = 50.0
@@ -45,13 +45,13 @@ def compile_coat(surface, widths, scalars, curves):
         if turn is None and turns is not None:
             passed_turn = turns[1]
             turn = -turns[0] - turns[1]
-    parts = split_of(*sides[0], *sides[1], np.array([ior]))
-    curve = (parts.lost_out * np.sqrt(1.0 - parts.out_through)[:, None])[0]
+    parts = split_of(*sides[0], *sides[1], np.array([ior]), far_shares(alpha_of(*widths), ior))
+    (curve,), (mean,) = parts.back_out
     curves[rows.COAT_CURVE] = curve
     if turn is not None:
-        back = np.sqrt(1.0 - parts.out_through[0])
-        curves[rows.COAT_TURN : rows.COAT_TURN + 2] = back * lost_turn(turn, parts.mean_out[0])
-        passes = passed_turn + parts.out_through[0] * turn
+        far = parts.far[0][0]
+        curves[rows.COAT_TURN : rows.COAT_TURN + 2] = lost_turn((1.0 - far) * turn, mean)
+        passes = passed_turn + far * turn
         curves[rows.COAT_PASS_TURN : rows.COAT_PASS_TURN + 2] = passes / np.maximum(parts.passed[0], 1e-9)
     curves[rows.COAT_REFLECTS] = sides[0][0][0]
     scalars[rows.COAT_MULTIPLE] = np.pi * hemispherical(curve)
@@ -154,7 +154,7 @@ class _Base:
             again += m * balance.even(kept[:, None] * lost, lost / max(mean_lost, 1e-9))
         if m < 1.0:
             f = self._reflectances(False)
-            passed, through, relative, own = self._let_in(f, lost, mean_lost)
+            passed, relative, own = self._let_in(f, lost, mean_lost)
             if scalars[rows.SHEET] > 0.0 and t > 0.0:
                 wall, let = np.empty_like(f), np.empty_like(f)
                 facets.wall_reflectances(FACET_COSINES, rows.UNDER, scalars, self._props, wall, let)
@@ -162,11 +162,11 @@ class _Base:
                 self.clear += (1.0 - m) * t * balance.lobes(let)
             else:
                 # What is not sent back is let in, on this very grid.
-                sent = balance.lobes(f).sum(axis=2) + (1.0 - through)[:, None] * own
+                sent = balance.lobes(f).sum(axis=2) + own
                 passed = np.clip(1.0 - sent, 0.0, 1.0)
             self.reflected += (1.0 - m) * f
             own_mean = np.maximum(own @ balance.weights, 1e-9)[..., None]
-            again += (1.0 - m) * balance.even((1.0 - through)[:, None] * own, own / own_mean)
+            again += (1.0 - m) * balance.even(own, own / own_mean)
             self.passed, self.escape = passed, passed @ balance.weights / relative**2
         self.facets = balance.lobes(self.reflected)
         self.finish = self.facets + again
@@ -177,8 +177,7 @@ class _Base:
         return out
 
     def _let_in(self, f, lost, mean_lost):
-        """(passed by cosine, share of the lost light that goes through, relative index, lost light by cosine) of the
-        base's interface."""
+        """(passed by cosine, relative index, lost light that stays in the coat by cosine) of the base's interface."""
         relative = self._props[rows.ETA] / self._scalars[rows.COAT_IOR]
         # Where the two do not differ there is still an interface, one that bends nothing.
         relative = np.where(np.abs(relative - 1.0) < 1e-6, 1.0 + 1e-6, relative)
@@ -186,7 +185,7 @@ class _Base:
         if self._scalars[rows.SHEET] <= 0.0 and is_simple:
             # What is let in is what is not sent back; of the little that is lost a facet's mean goes on.
             let = 1.0 - 2.0 * np.trapezoid(f * FACET_COSINES[:, None], FACET_COSINES, axis=0)
-            return np.ones((relative.size, self._balance.cosines.size)), let, relative, lost
+            return np.ones((relative.size, self._balance.cosines.size)), relative, (1.0 - let)[:, None] * lost
         sides = []
         for index in (relative, 1.0 / relative):
             shares = self._shares(float(index.mean()))
@@ -195,12 +194,17 @@ class _Base:
         if self._scalars[rows.FILM] > 0.0:
             at_facets = np.stack([np.interp(FACETS, FACET_COSINES, column) for column in f.T], axis=1)
             sides[0] = [part.T for part in self._shares(float(relative.mean())).split(at_facets)]
-        parts = split_of(*sides[0], *sides[1], relative)
-        own = np.clip(1.0 - sides[0][0] - sides[0][1], 0.0, 1.0)
-        passed, own = (
-            np.stack([np.interp(self._balance.cosines, MU, row) for row in rows_]) for rows_ in (parts.passed, own)
-        )
-        return passed, parts.out_through, relative, own
+        far = self._far(float(relative.mean()))
+        parts = split_of(*sides[0], *sides[1], relative, far)
+        at = self._balance.cosines
+        passed, own = (np.stack([np.interp(at, MU, row) for row in of]) for of in (parts.passed, parts.sent_back))
+        return passed, relative, own
+
+    def _far(self, relative):
+        scalars, haze = self._scalars, self._scalars[rows.HAZE]
+        first = far_shares(alpha_of(scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y]), relative)
+        wide = far_shares(alpha_of(scalars[rows.HAZE_X], scalars[rows.HAZE_Y]), relative)
+        return tuple((1.0 - haze) * a + haze * b for a, b in zip(first, wide, strict=True))
 
     def _shares(self, index):
         scalars, haze = self._scalars, self._scalars[rows.HAZE]

@@ -40,7 +40,7 @@ from .constants import FROM_MODEL, FROM_READING, table
 from .faces import is_rough, rough_faces
 from .model import Surface
 from .spectrum import coefficients_of, reflectance_of
-from .split import split_of
+from .split import alpha_of, far_shares, split_of
 
 SMOOTHEST_ALPHA = 1e-4
 """A perfect polish is drawn as this slope width: far below any aperture or pixel, yet never singular."""
@@ -354,7 +354,7 @@ def _compile_body(surface, body, escape, spectra):
 
 def _compile_subsurface(surface, escape, scalars, spectra):
     ior = float(spectra[rows.ETA].mean())
-    faces = rough_faces(scalars, spectra, np.array([ior])) if is_rough(scalars) else None
+    faces = rough_faces(scalars, np.array([ior])) if is_rough(scalars) else None
     _, shallow, deep = (share for share, _, _ in surface.subsurface_depths())
     scalars[rows.SHALLOW_SHARE], scalars[rows.DEEP_SHARE] = shallow, deep
     into = (
@@ -372,20 +372,19 @@ def _compile_interface(eta, scalars, spectra, tables):
     (r_out, t_out, turn_out), (r_in, t_in, turn_in) = (
         _interface(scalars, spectra, side, eta.size) for side in (rows.FRONT, rows.INNER)
     )
-    sides = split_of(r_out, t_out, r_in, t_in, eta, turn_out)
-    tables[rows.MULTIPLE_OUT], tables[rows.MULTIPLE_IN] = sides.lost_out, sides.lost_in
-    if turn_out is not None:
-        for row, turn, mean in (
-            (rows.MULTIPLE_OUT_TURN, turn_out, sides.mean_out),
-            (rows.MULTIPLE_IN_TURN, turn_in, sides.mean_in),
-        ):
-            tables[row : row + 2] = lost_turn(-turn[0] - turn[1], mean)
-    scalars[rows.MULTIPLE_OUT_SCALE] = np.sqrt(np.pi * sides.mean_out).mean()
-    scalars[rows.MULTIPLE_IN_SCALE] = np.sqrt(np.pi * sides.mean_in).mean()
-    spectra[rows.MULTIPLE_REFLECT_OUT] = 1.0 - sides.out_through
-    spectra[rows.MULTIPLE_TRANSMIT_OUT] = sides.out_through * sides.ratio
-    spectra[rows.MULTIPLE_REFLECT_IN] = 1.0 - sides.in_through
-    spectra[rows.MULTIPLE_TRANSMIT_IN] = sides.in_through * sides.inverse
+    sides = split_of(r_out, t_out, r_in, t_in, eta, _far_shares(scalars, float(eta.mean())), turn_out)
+    far_out, far_in = sides.far
+    for row, turned, scale, lobe, turn, share in (
+        (rows.MULTIPLE_OUT, rows.MULTIPLE_OUT_TURN, rows.MULTIPLE_OUT_SCALE, sides.back_out, turn_out, 1.0 - far_out),
+        (rows.MULTIPLE_IN, rows.MULTIPLE_IN_TURN, rows.MULTIPLE_IN_SCALE, sides.back_in, turn_in, 1.0 - far_in),
+        (rows.PASSED_OUT, rows.PASSED_OUT_TURN, rows.PASSED_OUT_SCALE, sides.on_out, turn_out, far_out),
+        (rows.PASSED_IN, rows.PASSED_IN_TURN, rows.PASSED_IN_SCALE, sides.on_in, turn_in, far_in),
+    ):
+        curve, mean = lobe
+        tables[row], scalars[scale] = curve, np.sqrt(np.pi * mean).mean()
+        if turn is not None:
+            tables[turned : turned + 2] = lost_turn(-(turn[0] + turn[1]) * share, mean)
+    spectra[rows.MULTIPLE_TRANSMIT_OUT], spectra[rows.MULTIPLE_TRANSMIT_IN] = sides.ratio, sides.inverse
     return sides.passed, sides.passed_turn
 
 
@@ -403,15 +402,16 @@ def _compile_sheet(scalars, spectra, tables, curves):
     curve, mean = multiple_scattering_lobe(lost)
     through = hemispherical(passed) / np.maximum(hemispherical(reflected + passed), 1e-12)
     kept = hemispherical(let.T) / np.maximum(hemispherical(1.0 - wall.T), 1e-12)
-    tables[rows.MULTIPLE_OUT] = curve
-    scalars[rows.MULTIPLE_OUT_SCALE] = np.sqrt(np.pi * mean).mean()
-    spectra[rows.MULTIPLE_REFLECT_OUT] = 1.0 - through
-    spectra[rows.MULTIPLE_TRANSMIT_OUT] = through * kept
+    stays, goes = np.sqrt(1.0 - through)[:, None], np.sqrt(through * kept)[:, None]
+    tables[rows.MULTIPLE_OUT], tables[rows.PASSED_OUT] = curve * stays, curve * goes
+    for row, share in ((rows.MULTIPLE_OUT_SCALE, stays), (rows.PASSED_OUT_SCALE, goes)):
+        scalars[row] = (np.sqrt(np.pi * mean) * share[:, 0]).mean()
     into_body = (shares.reflected @ (1.0 - face)).T + through[:, None] * lost
     turn = None
     if shares.reflected_turn is not None:
         lost_by_turn = -shares.reflected_turn.sum(axis=2)[:, None]
-        tables[rows.MULTIPLE_OUT_TURN : rows.MULTIPLE_OUT_TURN + 2] = lost_turn(lost_by_turn, mean)
+        for row, share in ((rows.MULTIPLE_OUT_TURN, stays), (rows.PASSED_OUT_TURN, goes)):
+            tables[row : row + 2] = lost_turn(lost_by_turn, mean) * share
         turn = _by_wavelength(shares.reflected_turn @ (1.0 - face)) + through[:, None] * lost_by_turn
     narrowest = SMOOTHEST_ALPHA / max(min(scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y]), SMOOTHEST_ALPHA)
     index = abs(float(spectra[rows.ETA].mean()) - 1.0)
@@ -427,6 +427,16 @@ def _compile_sheet(scalars, spectra, tables, curves):
     curves[rows.THROUGH_WEIGHT] = weight
     let_through = (shares.reflected @ let).T + (through * kept)[:, None] * lost
     return np.clip(into_body, 0.0, 1.0), turn, let_through
+
+
+def _far_shares(scalars, index):
+    """`far_shares` of the finish and its haze together."""
+    haze = scalars[rows.HAZE]
+    first = far_shares(alpha_of(scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y]), index)
+    if haze <= 0.0:
+        return first
+    wide = far_shares(alpha_of(scalars[rows.HAZE_X], scalars[rows.HAZE_Y]), index)
+    return tuple((1.0 - haze) * a + haze * b for a, b in zip(first, wide, strict=True))
 
 
 def _interface(scalars, spectra, side, count):

@@ -20,9 +20,9 @@ def is_rough(scalars):
 
 
 @lru_cache(maxsize=16)
-def _matrices(ax, ay, ior, out_through, in_through):
+def _matrices(ax, ay, ior):
     """(enter (n,), back (n, n), leave (n,)) of one face, for light along the normal and on the directions within."""
-    enter, leave, back = rough_face(ax, ay, ior, out_through, in_through)
+    enter, leave, back = rough_face(ax, ay, ior)
     mu = directions(np.array([ior]))[0][0]
     grid = inner_cosines(ior)
     # Directions between two cosines of the grid take from both; what lands between two of ours is shared by both.
@@ -31,19 +31,18 @@ def _matrices(ax, ay, ior, out_through, in_through):
     return enter[-1] @ given, taken @ back @ given, taken @ leave
 
 
-def rough_faces(scalars, spectra, index) -> Faces:
-    """The faces of a slab of this finish, at indices (w,); spectra: the compiled rows on `WAVELENGTHS`."""
+def rough_faces(scalars, index) -> Faces:
+    """The faces of a slab of this finish, at indices (w,)."""
     nodes = np.unique(np.quantile(index, np.linspace(0.0, 1.0, _NODES)))
     if np.ptp(nodes) < 1e-6:
         nodes = nodes[:1]
     widths = [(1.0 - scalars[rows.HAZE], rows.ALPHA_X, rows.ALPHA_Y), (scalars[rows.HAZE], rows.HAZE_X, rows.HAZE_Y)]
     parts = []
     for ior in nodes:
-        through = [1.0 - float(spectra[row].mean()) for row in (rows.MULTIPLE_REFLECT_OUT, rows.MULTIPLE_REFLECT_IN)]
         mixed = [0.0, 0.0, 0.0]
         for share, x, y in widths:
             if share > 0.0:
-                found = _matrices(float(scalars[x]), float(scalars[y]), float(ior), *through)
+                found = _matrices(float(scalars[x]), float(scalars[y]), float(ior))
                 mixed = [a + share * b for a, b in zip(mixed, found, strict=True)]
         parts.append(mixed)
     between = np.stack([np.interp(index, nodes, row) for row in np.eye(nodes.size)], axis=1)

@@ -60,10 +60,14 @@ from .rows import (
     MULTIPLE_OUT,
     MULTIPLE_OUT_SCALE,
     MULTIPLE_OUT_TURN,
-    MULTIPLE_REFLECT_IN,
-    MULTIPLE_REFLECT_OUT,
     MULTIPLE_TRANSMIT_IN,
     MULTIPLE_TRANSMIT_OUT,
+    PASSED_IN,
+    PASSED_IN_SCALE,
+    PASSED_IN_TURN,
+    PASSED_OUT,
+    PASSED_OUT_SCALE,
+    PASSED_OUT_TURN,
     REVERSE,
     REVERSE_BODY,
     REVERSE_LOBE,
@@ -118,11 +122,10 @@ def diffuse_probabilities(mu_o, side, scalars, props, grid, tables, curves, refl
     if m > 0.0:
         lost_near += m * scalars[METAL_MULTIPLE_SCALE] * at_cosine(curves[METAL_CURVE], mu_o)
     if m < 1.0:
-        lost = (1.0 - m) * at_cosine(tables[MULTIPLE_IN if side == INNER else MULTIPLE_OUT, grid[0]], mu_o)
-        lost *= scalars[MULTIPLE_IN_SCALE if side == INNER else MULTIPLE_OUT_SCALE]
-        back = props[MULTIPLE_REFLECT_IN if side == INNER else MULTIPLE_REFLECT_OUT, 0]
-        lost_near += lost * back
-        lost_far += t * lost * (1.0 - back)
+        lost = at_cosine(tables[MULTIPLE_IN if side == INNER else MULTIPLE_OUT, grid[0]], mu_o)
+        lost_near += (1.0 - m) * lost * scalars[MULTIPLE_IN_SCALE if side == INNER else MULTIPLE_OUT_SCALE]
+        lost = at_cosine(tables[PASSED_IN if side == INNER else PASSED_OUT, grid[0]], mu_o)
+        lost_far += t * (1.0 - m) * lost * scalars[PASSED_IN_SCALE if side == INNER else PASSED_OUT_SCALE]
     near = body + lost_near
     far = through + lost_far
     if scalars[SHEEN] > 0.0 and side != INNER:
@@ -230,7 +233,6 @@ def _reflected(wo, wi, side, m, t, near, micro, scalars, props, grid, tables, cu
     if m < 1.0:
         table = MULTIPLE_IN if side == INNER else MULTIPLE_OUT
         turn = MULTIPLE_IN_TURN if side == INNER else MULTIPLE_OUT_TURN
-        row = MULTIPLE_REFLECT_IN if side == INNER else MULTIPLE_REFLECT_OUT
         body = 0.0 if side == INNER else (1.0 - m) * (1.0 - t) * mu_i
         r = scalars[DIFFUSE_ROUGHNESS]
         single, multiple = oren_nayar_parts(wo[0], wo[1], mu_o, wi[0], wi[1], mu_i, r)
@@ -247,7 +249,7 @@ def _reflected(wo, wi, side, m, t, near, micro, scalars, props, grid, tables, cu
                 if body > 0.0:
                     seen = body * at_direction_of(tables, BODY_WEIGHT, BODY_TURN, g, wo[0], wo[1], mu_o, anisotropic)
                     seen *= at_direction_of(tables, BODY_WEIGHT, BODY_TURN, g, wi[0], wi[1], mu_i, anisotropic)
-            finish[j] += lost * props[row, j]
+            finish[j] += lost
             if body > 0.0:
                 parts[BODY_LOBE, j] = seen * (props[colour, j] * single + props[colour_lost, j] * multiple)
     return density
@@ -274,9 +276,8 @@ def _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables,
         for j in range(n):
             g = grid[j]
             _, clear = wall_facet(cos_d, side, scalars, props, j)
-            lost = mu_i * props[MULTIPLE_TRANSMIT_OUT, j]
-            lost *= at_direction_of(tables, MULTIPLE_OUT, MULTIPLE_OUT_TURN, g, wo[0], wo[1], mu_o, anisotropic)
-            lost *= at_direction_of(tables, MULTIPLE_OUT, MULTIPLE_OUT_TURN, g, wi[0], wi[1], mu_i, anisotropic)
+            lost = mu_i * at_direction_of(tables, PASSED_OUT, PASSED_OUT_TURN, g, wo[0], wo[1], mu_o, anisotropic)
+            lost *= at_direction_of(tables, PASSED_OUT, PASSED_OUT_TURN, g, wi[0], wi[1], mu_i, anisotropic)
             let[j] = (1.0 - m) * t * (value * clear + lost)
     if scalars[TRANSLUCENCY] > 0.0 and t < 1.0:
         r = scalars[DIFFUSE_ROUGHNESS]
@@ -331,8 +332,8 @@ def _refracted(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, par
     through = t * (1.0 - m)
     inner = side == INNER
     anisotropic = scalars[ANISOTROPIC]
-    near_table, far_table = (MULTIPLE_IN, MULTIPLE_OUT) if inner else (MULTIPLE_OUT, MULTIPLE_IN)
-    near_turn, far_turn = (MULTIPLE_IN_TURN, MULTIPLE_OUT_TURN) if inner else (MULTIPLE_OUT_TURN, MULTIPLE_IN_TURN)
+    near_table, far_table = (PASSED_IN, PASSED_OUT) if inner else (PASSED_OUT, PASSED_IN)
+    near_turn, far_turn = (PASSED_IN_TURN, PASSED_OUT_TURN) if inner else (PASSED_OUT_TURN, PASSED_IN_TURN)
     row = MULTIPLE_TRANSMIT_IN if inner else MULTIPLE_TRANSMIT_OUT
     for j in range(n):
         let[j] = 0.0

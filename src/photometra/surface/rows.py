@@ -29,21 +29,25 @@ ACHROMATIC = 34
 # What turns COAT_REST into a share of the light.
 COAT_REST_SCALE = 35
 # By how much narrower than its reflection's the lobe is that goes through a clear wall.
-THROUGH_WIDTH, SCALARS = range(36, 38)
+THROUGH_WIDTH = 36
+# As MULTIPLE_OUT_SCALE, of the lost energy that goes on to the far side.
+PASSED_OUT_SCALE, PASSED_IN_SCALE, SCALARS = range(37, 40)
 
 # Spectra. METAL_A, METAL_B: n and k, or face and edge reflectance.
 METAL_A, METAL_B, METAL_MULTIPLE, METAL_TINT, ETA, BODY, BODY_MULTIPLE, ABSORPTION = range(8)
-MULTIPLE_REFLECT_OUT, MULTIPLE_TRANSMIT_OUT, MULTIPLE_REFLECT_IN, MULTIPLE_TRANSMIT_IN = range(8, 12)
+# What the products of PASSED_OUT and PASSED_IN are times, from outside and from inside.
+MULTIPLE_TRANSMIT_OUT, MULTIPLE_TRANSMIT_IN = range(8, 10)
 # The wavelength itself in nm, and the film's n and k.
-WAVELENGTH, FILM_N, FILM_K = range(12, 15)
+WAVELENGTH, FILM_N, FILM_K = range(10, 13)
 # Scattering coefficient of the interior; scattering and absorption of the subsurface's three matters, all per mm.
-SCATTER, SUB_SCATTER, SUB_ABSORPTION = range(15, 18)
-SHALLOW_SCATTER, SHALLOW_ABSORPTION, DEEP_SCATTER, DEEP_ABSORPTION = range(18, 22)
+SCATTER, SUB_SCATTER, SUB_ABSORPTION = range(13, 16)
+SHALLOW_SCATTER, SHALLOW_ABSORPTION, DEEP_SCATTER, DEEP_ABSORPTION = range(16, 20)
 # A sheet's body seen from its reverse, and what of it goes through; the fibres' colour.
-REVERSE_BODY, REVERSE_MULTIPLE, THROUGH_BODY, THROUGH_MULTIPLE, SHEEN_COLOUR, SPECTRA = range(22, 28)
+REVERSE_BODY, REVERSE_MULTIPLE, THROUGH_BODY, THROUGH_MULTIPLE, SHEEN_COLOUR, SPECTRA = range(20, 26)
 
-# Tables over the cosine, by wavelength: weight of the body under the interface; energy the interface's
-# single scattering loses, from outside and from inside (each scaled so that products need no division).
+# Tables over the cosine, by wavelength: weight of the body under the interface; energy the interface's single
+# scattering loses and that stays on its side, from outside and from inside (each scaled so that products need no
+# division).
 BODY_WEIGHT, MULTIPLE_OUT, MULTIPLE_IN = range(3)
 # How each of these changes with the turn about the normal, where the finish has strokes: two rows each, times the
 # cosines of twice and four times the angle from across them.
@@ -52,7 +56,10 @@ BODY_TURN, MULTIPLE_OUT_TURN, MULTIPLE_IN_TURN = range(3, 9, 2)
 # scaled like MULTIPLE_OUT; weights of the body against the bare one; what goes on below against the bare surface.
 COAT_FINISH, COAT_REST, COAT_BODY, COAT_PASS = range(9, 13)
 # What the fibres send back after more than one scattering, scaled like MULTIPLE_OUT, their colour in it.
-SHEEN_MORE, TABLES = range(13, 15)
+SHEEN_MORE = 13
+# As MULTIPLE_OUT and MULTIPLE_IN, of the lost energy that goes on to the far side, and their turns.
+PASSED_OUT, PASSED_IN = range(14, 16)
+PASSED_OUT_TURN, PASSED_IN_TURN, TABLES = range(16, 21, 2)
 
 # Curves over the cosine alone: lost energy of the metal and of the coat (scaled like MULTIPLE_OUT), and the share of
 # the light that the coat's facets reflect.

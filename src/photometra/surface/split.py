@@ -1,51 +1,124 @@
 """Where the light goes that meets a rough dielectric interface, from both sides at once."""
 
 from dataclasses import dataclass
+from functools import lru_cache
+from importlib.resources import files
 
 import numpy as np
 
-from .albedo import hemispherical, multiple_scattering_lobe
+from .albedo import MU, hemispherical, multiple_scattering_lobe
+
+
+@lru_cache(maxsize=1)
+def _walked():
+    """(slope widths, indices, cosines, shares (2, widths, indices, cosines) from outside and from inside)."""
+    text = files("photometra.surface").joinpath("data/lost_light.csv").read_text(encoding="utf-8")
+    head, *lines = [line.split(",") for line in text.splitlines() if not line.startswith("#")]
+    alphas, indices = (sorted({float(line[i]) for line in lines}) for i in range(2))
+    shares = np.zeros((2, len(alphas), len(indices), len(head) - 3))
+    for alpha, index, side, *values in lines:
+        at = int(side == "inside"), alphas.index(float(alpha)), indices.index(float(index))
+        shares[at] = [float(v) for v in values]
+    return np.array(alphas), np.array(indices), np.array([float(c) for c in head[3:]]), shares
+
+
+def _between(grid, x):
+    """(cell, share of its upper end) of x on a growing grid, its ends held."""
+    i = int(np.clip(np.searchsorted(grid, x) - 1, 0, grid.size - 2))
+    return i, float(np.clip((x - grid[i]) / (grid[i + 1] - grid[i]), 0.0, 1.0))
+
+
+@lru_cache(maxsize=256)
+def _far_shares(alpha, index):
+    alphas, indices, cosines, shares = _walked()
+    i, f = _between(alphas, alpha)
+    j, g = _between(indices, index)
+    cell = shares[:, i : i + 2, j : j + 2]
+    at = np.einsum("saic,a,i->sc", cell, [1.0 - f, f], [1.0 - g, g])
+    # An interface that bends nothing lets all of it through, from either side.
+    at = at if index >= indices[0] else 1.0 + (at - 1.0) * (index - 1.0) / (indices[0] - 1.0)
+    return tuple(np.interp(MU, cosines, row) for row in at)
+
+
+def far_shares(alpha, index):
+    """Of the light that facets of slope width alpha do not let out at the first bounce, the share that ends on the far
+    side, at `MU`: (from outside, from inside) of an interface to an index; walked (`tools/make_lost_light.py`).
+    """
+    if index >= 1.0:
+        return _far_shares(round(float(alpha), 4), round(float(index), 4))
+    return _far_shares(round(float(alpha), 4), round(1.0 / float(index), 4))[::-1]
+
+
+def alpha_of(ax, ay):
+    """The slope width that stands for two."""
+    return (ax * ay) ** 0.5
 
 
 @dataclass(frozen=True, eq=False)
 class Sides:
     """By wavelength and cosine (n, COSINES) or by wavelength (n,).
 
-    passed: what goes on to the far side from outside, all counted. lost_out, lost_in: the `multiple_scattering_lobe` of
-    either side, mean_out and mean_in their means; out_through, in_through: the share of the lost light that leaves on
-    the far side; ratio: root of mean_out over mean_in, and its inverse; 0 where there is none. passed_turn: how
-    `passed` changes with the turn about the normal (the cosine of twice the angle from across the strokes), or None
-    without strokes.
+    passed: what goes on to the far side from outside, all counted; sent_back: of the lost light what stays outside.
+    back_out, back_in: the `multiple_scattering_lobe`s of what stays on its side, on_out, on_in of what goes on; the
+    means after each. passed_turn: how `passed` changes with the turn about the normal (the cosine of twice the angle
+    from across the strokes), or None without strokes.
     """
 
     passed: np.ndarray
-    lost_out: np.ndarray
-    mean_out: np.ndarray
-    lost_in: np.ndarray
-    mean_in: np.ndarray
-    out_through: np.ndarray
-    in_through: np.ndarray
-    ratio: np.ndarray
-    inverse: np.ndarray
+    sent_back: np.ndarray
+    back_out: tuple[np.ndarray, np.ndarray]
+    back_in: tuple[np.ndarray, np.ndarray]
+    on_out: tuple[np.ndarray, np.ndarray]
+    on_in: tuple[np.ndarray, np.ndarray]
+    far: tuple[np.ndarray, np.ndarray]
     passed_turn: np.ndarray | None = None
 
+    @property
+    def ratio(self):
+        """Root of what goes on from outside over what does from inside, (n,); 0 where nothing does."""
+        some = self.on_in[1] > 1e-12
+        return np.sqrt(np.where(some, self.on_out[1] / np.where(some, self.on_in[1], 1.0), 0.0))
 
-def split_of(r_out, t_out, r_in, t_in, eta, turns=None):
+    @property
+    def inverse(self):
+        ratio = self.ratio
+        return np.where(ratio > 0.0, 1.0 / np.where(ratio > 0.0, ratio, 1.0), 0.0)
+
+
+def balanced(lost_out, lost_in, far_out, far_in, eta, mean):
+    """(far_out, far_in) that reciprocity allows: what goes on from outside is n² times what goes on from inside.
+
+    mean: the cosine-weighted mean over the hemisphere of either side's own cosines, a pair of functions.
+    """
+    goes_out, goes_in = mean[0](lost_out * far_out), mean[1](lost_in * far_in) * eta**2
+    # The lobes lose light a little otherwise than the walk. From outside nearly all of it goes on, so that the share is
+    # known best there; no more than there is within.
+    wanted = np.minimum(goes_out, mean[1](lost_in) * eta**2)
+
+    def raised(far, lost, goes, mean_of, to):
+        scale = np.where(goes > 1e-12, to / np.maximum(goes, 1e-12), 0.0)[..., None]
+        less = far * np.minimum(scale, 1.0)
+        # More is taken from what would stay, so that no share goes beyond 1.
+        stays = mean_of(lost * (1.0 - far))
+        more = np.where(stays > 1e-12, (to - goes) / np.maximum(stays, 1e-12), 0.0)[..., None]
+        return np.where(scale <= 1.0, less, far + (1.0 - far) * np.clip(more, 0.0, 1.0))
+
+    out = raised(far_out, lost_out, goes_out, mean[0], wanted)
+    return out, raised(far_in, lost_in, goes_in / eta**2, mean[1], wanted / eta**2)
+
+
+def split_of(r_out, t_out, r_in, t_in, eta, far, turns=None):
     """From the single-scattering shares reflected and passed, (n, COSINES) each, of an interface of index eta (n,).
 
-    turns: how r_out and t_out change with the turn about the normal, or None.
+    far: `far_shares` of it, (COSINES,) or (n, COSINES) each. turns: how r_out and t_out change with the turn about the
+    normal, or None.
     """
-    lost_out, mean_out = multiple_scattering_lobe(1.0 - r_out - t_out)
-    lost_in, mean_in = multiple_scattering_lobe(1.0 - r_in - t_in)
-    # The lost light leaves on either side; reciprocity ties the two shares by the étendue n².
-    some = (mean_out > 0.0) & (mean_in > 0.0)
-    in_through = np.where(some, hemispherical(t_in) / np.maximum(hemispherical(r_in + t_in), 1e-12), 0.0)
-    ratio = np.sqrt(np.where(some, mean_out / np.where(some, mean_in, 1.0), 0.0))
-    inverse = np.where(ratio > 0.0, 1.0 / np.where(ratio > 0.0, ratio, 1.0), 0.0)
-    out_through = in_through * eta**2 * inverse**2
-    excess = np.maximum(out_through, 1.0)
-    in_through, out_through = in_through / excess, out_through / excess
+    lost_out, lost_in = (np.clip(1.0 - r - t, 0.0, 1.0) for r, t in ((r_out, t_out), (r_in, t_in)))
+    far_out, far_in = balanced(lost_out, lost_in, *far, np.asarray(eta), (hemispherical, hemispherical))
     # With everything lost counted, what is not let in is reflected.
-    passed = np.clip(t_out + out_through[:, None] * np.clip(1.0 - r_out - t_out, 0.0, 1.0), 0.0, 1.0)
-    turn = None if turns is None else turns[1] - out_through[:, None] * (turns[0] + turns[1])
-    return Sides(passed, lost_out, mean_out, lost_in, mean_in, out_through, in_through, ratio, inverse, turn)
+    passed = np.clip(t_out + far_out * lost_out, 0.0, 1.0)
+    turn = None if turns is None else turns[1] - far_out * (turns[0] + turns[1])
+    lobes = (multiple_scattering_lobe(part) for part in (
+        (1.0 - far_out) * lost_out, (1.0 - far_in) * lost_in, far_out * lost_out, far_in * lost_in
+    ))  # fmt: skip
+    return Sides(passed, (1.0 - far_out) * lost_out, *lobes, (far_out, far_in), turn)
