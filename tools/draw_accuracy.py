@@ -5,6 +5,7 @@ python tools/draw_accuracy.py
 
 import csv
 import math
+import sys
 from html import escape
 from pathlib import Path
 
@@ -28,6 +29,7 @@ def rows_of(name):
 
 def of_coats():
     """{coat roughness: [(angle, 100 × (ours - walked))]}."""
+    sys.path.insert(0, str(ROOT))
     from references.__main__ import METAL
 
     out = {}
@@ -70,8 +72,8 @@ def panel(left, title, across, series, most, low, high):
     out = [f'<text x="{left + MARGIN}" y="18" font-weight="600">{escape(title)}</text>']
     for v in np.linspace(-most, most, 5):
         out.append(f'<path d="M{x(low):.1f} {y(v):.1f}H{x(high):.1f}" stroke="#ccc"/>')
-        out.append(f'<text x="{x(low) - 6:.1f}" y="{y(v) + 4:.1f}" text-anchor="end">{v:+g}</text>')
-    for v in np.linspace(low, high, 5):
+        out.append(f'<text x="{x(low) - 6:.1f}" y="{y(v) + 4:.1f}" text-anchor="end">{f"{v:+g}" if v else "0"}</text>')
+    for v in np.linspace(low, high, 7 if high == 90.0 else 5):
         out.append(f'<text x="{x(v):.1f}" y="{HEIGHT - 24:.1f}" text-anchor="middle">{v:g}</text>')
     out.append(
         f'<text x="{(x(low) + x(high)) / 2:.1f}" y="{HEIGHT - 8:.1f}" text-anchor="middle">{escape(across)}</text>'

@@ -107,7 +107,8 @@ class ReadingForm(QWidget):
             if isinstance(field, QComboBox):
                 field.setCurrentText(str(value))
             elif not (field.hasFocus() and field.isModified()):
-                text = (f"{value:g}" if value else "") if key in _NUMBERS else str(getattr(value, "text", value))
+                unit = f" {key[-2:]}" if key in LENGTHS else ""
+                text = (f"{value:g}{unit}" if value else "") if key in _NUMBERS else str(getattr(value, "text", value))
                 if text != field.text():
                     field.setText(text)
                     field.setCursorPosition(0)

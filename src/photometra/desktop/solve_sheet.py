@@ -373,7 +373,7 @@ def _effects(solution):
     """What the instruments were found to be off by, in one line for each reading."""
     column = QVBoxLayout()
     column.setSpacing(1)
-    column.addWidget(_label("Instruments, solved along:", "quiet"))
+    column.addWidget(_label("Instrument errors, solved together with the surface:", "quiet"))
     for name in dict.fromkeys(e.reading for e in solution.effects):
         ours = [e for e in solution.effects if e.reading == name]
         line = _label(f"{name}: {', '.join(e.told for e in ours)}".replace("-", "−"), "quiet", 8.5)

@@ -13,7 +13,7 @@ import numpy as np
 
 from ..colour import WAVELENGTHS
 from ..surface import Surface, rows
-from ..surface.compile import CompiledSurface, compile_surface
+from ..surface.compile import CompiledSurface, compile_apart
 from ..surface.spectrum import reflectance_of
 from .scatterprobe import MIDDLES, exitance
 from .transmissometer import media_of
@@ -74,7 +74,7 @@ def with_edge(compiled: CompiledSurface, surface: Surface, illuminated_mm, colle
     kept = _KEPT.setdefault(compiled, {})
     areas = illuminated_mm, collected_mm
     if areas not in kept:
-        share = collected(compile_surface(surface, constants), WAVELENGTHS, *areas)
+        share = collected(compile_apart(surface, constants), WAVELENGTHS, *areas)
         left = 1.0 - _wandering(surface) * (1.0 - share)
         spectra = compiled.spectra.copy()
         spectra[[rows.BODY, rows.BODY_MULTIPLE]] *= np.append(left, left[-1])

@@ -9,7 +9,7 @@ from ..errors import InputError
 from ..readings import KINDS, Reading, averaged, kind, make_reading
 from ..readings.geometries import THROUGH
 from ..surface import Surface
-from ..surface.compile import CompiledSurface, body_constants, compile_measured, compile_surface
+from ..surface.compile import CompiledSurface, body_constants, compile_apart, compile_measured
 from . import glossmeter, goniophotometer, polarised, scatterprobe, spectrophotometer, transmissometer
 from .bandpass import film_fringe_nm, within_bandpass
 from .edge import has_edge, with_edge
@@ -130,7 +130,7 @@ def predicted(asked: Question, surface: Surface, compiled: CompiledSurface, cons
         return surface["opacity"] * _READS[asked.kind_key](asked, compiled)
     if asked.kind_key == "colour":
         if asked.geometry == THROUGH and surface["subsurface"] > 0.0:
-            compiled = compile_surface(surface, constants)
+            compiled = compile_apart(surface, constants)
         lab = spectrophotometer.colour_read(
             compiled, asked.illuminant, asked.observer, asked.geometry or "di:8", asked.thickness_mm, surface["opacity"]
         )
@@ -140,7 +140,7 @@ def predicted(asked: Question, surface: Surface, compiled: CompiledSurface, cons
     if asked.kind_key in ("transmittance", "scatter", "coefficients"):
         # What wanders below must stay apart from the body here.
         if surface["subsurface"] > 0.0:
-            compiled = compile_surface(surface, constants)
+            compiled = compile_apart(surface, constants)
         return _within(asked, surface, compiled)
     return _constants(asked, surface, constants)
 

@@ -27,6 +27,8 @@ def _rule(count):
 
 
 _POLAR, _TURNS = _rule(48), 32
+_POLAR_OUTSIDE, _TURNS_OUTSIDE = _rule(32), 16
+"""Where nothing is reflected totally, fewer nodes keep a thousandth."""
 _GRAIN_POLAR, _GRAIN_TURNS = _rule(24), 32
 """With strokes every turn of the light is visited too, each a little less finely."""
 
@@ -112,7 +114,8 @@ def _shares(ax, ay, eta):
     sizes = ((COSINES, FACETS.size), (COSINES, FACETS.size), (COSINES, COSINES), (COSINES,))
     mean = tuple(np.zeros(size) for size in sizes)
     if ax == ay:
-        _facet_shares(ax, ay, 0.0, eta, MU, *_POLAR, _TURNS, *mean)
+        rule = (*_POLAR, _TURNS) if eta < 1.0 else (*_POLAR_OUTSIDE, _TURNS_OUTSIDE)
+        _facet_shares(ax, ay, 0.0, eta, MU, *rule, *mean)
         return mean, None
     turn = tuple(np.zeros((2, *size)) for size in sizes)
     for phi in _LIGHT_TURNS:
