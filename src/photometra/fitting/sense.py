@@ -6,12 +6,44 @@ from ..surface.checks import Finding
 from ..surface.constants import FROM_READING
 
 _OFF = 3.0
+_NEAR_MM = 0.2
 _VISIBLE_NM = (380.0, 780.0)
 
 
 def evidence_findings(surface, agreements) -> list[Finding]:
     """What is doubtful about a surface by its readings: its lengths, and how far its own constants reach."""
-    return [*_ranges(surface, agreements), *_scales(surface, agreements)]
+    return [*_ranges(surface, agreements), *_areas(surface, agreements), *_scales(surface, agreements)]
+
+
+def reach_mm(surface):
+    """How far light wanders below a surface that has a subsurface, at the most of its colours and depths, in mm.
+
+    Two diffusion lengths, 2 / √(3 (1 − albedo)) mean free paths; the albedo of one scattering from the colour by the
+    fit of Kulla & Conty (2017), near enough for advice.
+    """
+    most = 0.0
+    for share, colour, path in surface.subsurface_depths():
+        if share > 0.0:
+            seen = np.clip(np.asarray(colour, float).max(), 0.0, 0.999)
+            missing = np.exp(-5.09406 * seen + 2.61188 * seen**2 - 4.31805 * seen**3)
+            most = max(most, float(max(path)) * 2.0 / np.sqrt(3.0 * max(missing, 1e-4)))
+    return most
+
+
+def _areas(surface, agreements):
+    """What a spectrophotometer's port must be told for, where light leaves beside it."""
+    if not surface.applies("subsurface.radius"):
+        return
+    reach = reach_mm(surface)
+    for a in agreements:
+        r = a.reading
+        if r.active and r.kind.takes_port and reach > _NEAR_MM and not (r.illuminated_mm or r.collected_mm):
+            words = (
+                f"{r.name} does not say how wide it lights and looks, and light wanders up to {reach:.2g} mm here: "
+                f"behind less than some {10.0 * reach:.2g} mm it would read too dark. State what is illuminated and "
+                "collected."
+            )
+            yield Finding(words, is_advice=True)
 
 
 def _ranges(surface, agreements):
