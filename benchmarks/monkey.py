@@ -54,9 +54,7 @@ class Monkey:
         asked = QInputDialog.getText, QInputDialog.getDouble
         QInputDialog.getText = lambda *_a, **_k: (self.chance.choice(("Cup", "<i>", "[/b]", "")), True)
         QInputDialog.getDouble = lambda *_a, **_k: (self.chance.choice((0.1, 3.0, 10_000.0)), True)
-        answering = QTimer(self.window, interval=25)
-        answering.timeout.connect(self._answer)
-        answering.start()
+        QTimer.singleShot(25, self._answer)
         watch = threading.Thread(target=self._watch, daemon=True)
         watch.start()
         end = time.monotonic() + seconds
@@ -68,7 +66,6 @@ class Monkey:
         finally:
             self._is_over = True
             watch.join()
-            answering.stop()
             sys.excepthook, warnings.showwarning = hook, show
             QInputDialog.getText, QInputDialog.getDouble = asked
         return self.outcome
@@ -237,10 +234,14 @@ class Monkey:
 
     def _answer(self):
         """Press something in whatever stands in the way: a question, or a menu that opened."""
-        from PyQt6.QtCore import Qt
+        from PyQt6.QtCore import Qt, QTimer
         from PyQt6.QtTest import QTest
         from PyQt6.QtWidgets import QApplication, QMessageBox
 
+        if self._is_over:
+            return
+        # One shot after another: a timer stands still while what it set off is open, as a box that a menu brings up.
+        QTimer.singleShot(25, self._answer)
         self._began = time.perf_counter() if self._began is not None else None
         popup = QApplication.activePopupWidget()
         if popup is not None:
