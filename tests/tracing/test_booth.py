@@ -68,7 +68,7 @@ def test_the_furnace_is_white_for_every_shape(shape, matter):
             # Paths caught between fully rough walls weigh so unevenly that a mean of this size says nothing.
             continue
         # Fully rough glass is the noisiest of all.
-        samples = 320 if matter == "glass" and roughness == 1.0 else 96
+        samples = 1200 if matter == "glass" and roughness == 1.0 else 96
         rendering = rendered({**MATTERS[matter], "roughness": roughness}, scene, 48, samples, FURNACE)
         seen = rendering.picture()[filled].mean(axis=0) @ [0.2126, 0.7152, 0.0722]
         by_chance = 2.0 * rendering.noise() / np.sqrt(filled.sum())
