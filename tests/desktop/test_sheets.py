@@ -72,7 +72,9 @@ class TestReadingForm:
         form.edited.connect(lambda key, value: told.append((key, value)))
         form.refused.connect(refused.append)
         form.show_reading(measured("transmissometer", Surface({"transmission": 1.0}), thickness_mm=2.5))
-        assert form.fields["thickness_mm"].text() == "2.5 mm" and "0.5 % + 0.001" in form.fields["rule"].placeholderText()
+        assert (
+            form.fields["thickness_mm"].text() == "2.5 mm" and "0.5 % + 0.001" in form.fields["rule"].placeholderText()
+        )
         for key, text in (("thickness_mm", "4,5 mm"), ("tolerance", "much"), ("name", "Pane"), ("rule", "")):
             field: QLineEdit = form.fields[key]
             field.setFocus()

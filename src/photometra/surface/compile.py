@@ -46,6 +46,8 @@ from .split import alpha_of, far_shares, split_of
 SMOOTHEST_ALPHA = 1e-4
 """A perfect polish is drawn as this slope width: far below any aperture or pixel, yet never singular."""
 _NODES = 3
+_STEPS = 20
+"""Of the fixed point by which the lobe through a wall gets its energy."""
 _STRAIGHTEST_FIBRES, _MOST_SENT_BACK = 0.05, 0.999
 
 
@@ -160,7 +162,7 @@ def compile_surface(surface: Surface, constants_reading=None) -> CompiledSurface
     if surface["metalness"] > 0.0:
         _compile_metal(surface, constants, scalars, spectra, curves)
     if surface["metalness"] < 1.0:
-        bare = _compile_dielectric(surface, constants, constants_reading, scalars, spectra, tables, curves)
+        bare = _compile_dielectric(surface, constants, constants_reading, scalars, spectra, tables)
     if coat_face is not None:
         bury(surface, coat_face, scalars, spectra, tables, bare)
     if surface["sheen.amount"] > 0.0:
@@ -311,7 +313,7 @@ def _compile_metal(surface, constants, scalars, spectra, curves):
     spectra[rows.METAL_MULTIPLE] = f * f * (1.0 - lost) / (1.0 - f * lost)
 
 
-def _compile_dielectric(surface, constants, reading, scalars, spectra, tables, curves):
+def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
     """Fill in the dielectric; returns what is let in, and of a sheet what is let through, by wavelength and cosine."""
     eta = np.maximum(constants[0], 1.0 + 1e-6)
     spectra[rows.ETA] = eta
@@ -323,7 +325,7 @@ def _compile_dielectric(surface, constants, reading, scalars, spectra, tables, c
     count = WAVELENGTHS.size if dispersive or scalars[rows.FILM] > 0.0 or scalars[rows.SHEET] > 0.0 else 1
     scalars[rows.ACHROMATIC] = float(count == 1)
     if scalars[rows.SHEET] > 0.0:
-        passed, passed_turn, let = _compile_sheet(scalars, spectra, tables, curves)
+        passed, passed_turn, let = _compile_sheet(scalars, spectra, tables)
     else:
         passed, passed_turn = _compile_interface(eta[:count], scalars, spectra, tables)
         let = None
@@ -399,7 +401,7 @@ def _compile_interface(eta, scalars, spectra, tables):
     return sides.passed, sides.passed_turn
 
 
-def _compile_sheet(scalars, spectra, tables, curves):
+def _compile_sheet(scalars, spectra, tables):
     """As `_compile_interface` for a sheet: it sends light on in the mirror image of its reflection, as narrow as two
     faces of an index bend it, (n - 1) times the sum of their slopes, where a mirror turns it by twice its own."""
     shares, t = _shares(scalars, 1.0), scalars[rows.TRANSMISSION]
@@ -430,12 +432,14 @@ def _compile_sheet(scalars, spectra, tables, curves):
     if scalars[rows.ANISOTROPIC] > 0.0:
         # The tables that turn with the strokes are the mirror's: a brushed wall keeps its width, and its energy.
         scalars[rows.THROUGH_WIDTH] = 1.0
-    width, seen = scalars[rows.THROUGH_WIDTH], np.maximum(let.mean(axis=1), 1e-9)
-    landed = landed_of(scalars, width)
+    landed = landed_of(scalars, scalars[rows.THROUGH_WIDTH])
     # The narrow lobe's facets stand otherwise to the light than the mirror's, and let another share of it through.
-    alone = _shares(scalars, 1.0, width).reflected @ seen / np.maximum(landed.sum(axis=1), 1e-9)
-    weight = finish_weight(shares.reflected @ seen, landed * alone[:, None], MU * 0.0, 0.0)
-    curves[rows.THROUGH_WEIGHT] = weight
+    alone = np.maximum((_shares(scalars, 1.0, scalars[rows.THROUGH_WIDTH]).reflected @ let).T, 1e-9)
+    alone, wanted = alone / np.maximum(landed.sum(axis=1), 1e-9), (shares.reflected @ let).T
+    weight = np.ones_like(wanted)
+    for _ in range(_STEPS):
+        weight = np.sqrt(weight * wanted / np.maximum(alone * (weight @ landed.T), 1e-12))
+    tables[rows.THROUGH_WEIGHT] = weight
     let_through = (shares.reflected @ let).T + (through * kept)[:, None] * lost
     return np.clip(into_body, 0.0, 1.0), turn, let_through
 

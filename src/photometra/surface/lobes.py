@@ -167,7 +167,7 @@ def evaluate(wo, wi, side, near, far, scalars, props, grid, tables, curves, part
     if mu_i > 0.0:
         density = _reflected(wo, wi, side, m, t, near, micro, scalars, props, grid, tables, curves, parts)
     elif sheet:
-        density = _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, curves, parts)
+        density = _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, parts)
     elif t * (1.0 - m) > 0.0:
         density = _refracted(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, parts)
     if coat > 0.0:
@@ -256,7 +256,7 @@ def _reflected(wo, wi, side, m, t, near, micro, scalars, props, grid, tables, cu
 
 
 @kernel
-def _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, curves, parts):
+def _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, parts):
     """Through a sheet: the mirror image of what its clear wall and its body would do on the viewer's side, the wall's
     lobe as narrow as two faces bend it."""
     n = parts.shape[1]
@@ -271,13 +271,13 @@ def _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables,
         let = parts[THROUGH_LOBE]
         reflect = reflected_share(mu_o, side, scalars, props, let)
         value, drawn = _facet_lobes(wo, wi[0], wi[1], mu_i, hx, hy, hz, scalars[THROUGH_WIDTH], scalars)
-        value *= at_cosine(curves[THROUGH_WEIGHT], mu_o) * at_cosine(curves[THROUGH_WEIGHT], mu_i)
         density += drawn * micro * (1.0 - reflect)
         for j in range(n):
             g = grid[j]
             _, clear = wall_facet(cos_d, side, scalars, props, j)
             lost = mu_i * at_direction_of(tables, PASSED_OUT, PASSED_OUT_TURN, g, wo[0], wo[1], mu_o, anisotropic)
             lost *= at_direction_of(tables, PASSED_OUT, PASSED_OUT_TURN, g, wi[0], wi[1], mu_i, anisotropic)
+            clear *= at_cosine(tables[THROUGH_WEIGHT, g], mu_o) * at_cosine(tables[THROUGH_WEIGHT, g], mu_i)
             let[j] = (1.0 - m) * t * (value * clear + lost)
     if scalars[TRANSLUCENCY] > 0.0 and t < 1.0:
         r = scalars[DIFFUSE_ROUGHNESS]

@@ -59,7 +59,9 @@ COAT_FINISH, COAT_REST, COAT_BODY, COAT_PASS = range(9, 13)
 SHEEN_MORE = 13
 # As MULTIPLE_OUT and MULTIPLE_IN, of the lost energy that goes on to the far side, and their turns.
 PASSED_OUT, PASSED_IN = range(14, 16)
-PASSED_OUT_TURN, PASSED_IN_TURN, TABLES = range(16, 21, 2)
+PASSED_OUT_TURN, PASSED_IN_TURN = range(16, 20, 2)
+# Weights, whose products give the lobe through a clear wall the light that the facets of its reflection send on.
+THROUGH_WEIGHT, TABLES = range(20, 22)
 
 # Curves over the cosine alone: lost energy of the metal and of the coat (scaled like MULTIPLE_OUT), and the share of
 # the light that the coat's facets reflect.
@@ -67,9 +69,7 @@ METAL_CURVE, COAT_CURVE, COAT_REFLECTS = range(3)
 # The fibres: the share they send back, and the weights of mirror lobes and of bodies below them.
 SHEEN_REFLECTS, SHEEN_OVER_FINISH, SHEEN_OVER_BODY = range(3, 6)
 # Turns (two rows each, as above) of the metal's and the coat's lost energy, and of what the coat passes on, as a share.
-METAL_TURN, COAT_TURN, COAT_PASS_TURN = range(6, 12, 2)
-# Weights, whose products give the lobe through a clear wall the light that the facets of its reflection send on.
-THROUGH_WEIGHT, CURVES = range(12, 14)
+METAL_TURN, COAT_TURN, COAT_PASS_TURN, CURVES = range(6, 14, 2)
 COSINES = 64
 """Samples of a table over the cosine, 0..1 evenly."""
 
