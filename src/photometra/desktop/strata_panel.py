@@ -85,6 +85,7 @@ class StrataPanel(QWidget):
         for _, page in self._pages.values():
             column.addWidget(page)
         self._findings = QVBoxLayout()
+        self._found = []
         self._findings.setSpacing(4)
         column.addLayout(self._findings)
         column.addStretch(1)
@@ -275,11 +276,16 @@ class StrataPanel(QWidget):
             self._show_findings(self.session.specimen)
 
     def _show_findings(self, specimen):
-        while self._findings.count():
-            self._findings.takeAt(0).widget().deleteLater()
         of_surface = findings(specimen.surface, specimen.size_mm, constants_reading(specimen.readings) is not None)
         beside = evidence_findings(specimen.surface, self.session.agreements_now(specimen))
-        for f in (*of_surface, *beside, *standing_findings(specimen, self.session.study.meshes)):
+        found = [*of_surface, *beside, *standing_findings(specimen, self.session.study.meshes)]
+        if found == self._found:
+            # What stands there may be about to be clicked.
+            return
+        self._found = found
+        while self._findings.count():
+            self._findings.takeAt(0).widget().deleteLater()
+        for f in found:
             row = QWidget()
             line = QHBoxLayout(row)
             line.setContentsMargins(0, 2, 0, 2)
