@@ -12,7 +12,7 @@ from . import facets, rows
 from .albedo import FACETS, MU, body_weight, facet_shares, finish_weight, hemispherical, lost_turn
 from .buried import BLUR, FACET_COSINES, Balance, blurred_landing
 from .spectrum import reflectance_of
-from .split import alpha_of, far_shares, split_of
+from .split import alpha_of, far_shares, far_shares_of, split_of
 
 _DARKEST = 1e-4
 COLOUR_UM = 50.0
@@ -194,17 +194,11 @@ class _Base:
         if self._scalars[rows.FILM] > 0.0:
             at_facets = np.stack([np.interp(FACETS, FACET_COSINES, column) for column in f.T], axis=1)
             sides[0] = [part.T for part in self._shares(float(relative.mean())).split(at_facets)]
-        far = self._far(float(relative.mean()))
+        far = far_shares_of(self._scalars, float(relative.mean()))
         parts = split_of(*sides[0], *sides[1], relative, far)
         at = self._balance.cosines
         passed, own = (np.stack([np.interp(at, MU, row) for row in of]) for of in (parts.passed, parts.sent_back))
         return passed, relative, own
-
-    def _far(self, relative):
-        scalars, haze = self._scalars, self._scalars[rows.HAZE]
-        first = far_shares(alpha_of(scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y]), relative)
-        wide = far_shares(alpha_of(scalars[rows.HAZE_X], scalars[rows.HAZE_Y]), relative)
-        return tuple((1.0 - haze) * a + haze * b for a, b in zip(first, wide, strict=True))
 
     def _shares(self, index):
         scalars, haze = self._scalars, self._scalars[rows.HAZE]

@@ -41,7 +41,7 @@ from .constants import FROM_MODEL, FROM_READING, table
 from .faces import is_rough, rough_faces
 from .model import Surface
 from .spectrum import coefficients_of, reflectance_of
-from .split import alpha_of, far_shares, split_of
+from .split import far_shares_of, split_of
 
 SMOOTHEST_ALPHA = 1e-4
 """A perfect polish is drawn as this slope width: far below any aperture or pixel, yet never singular."""
@@ -385,7 +385,7 @@ def _compile_interface(eta, scalars, spectra, tables):
     (r_out, t_out, turn_out), (r_in, t_in, turn_in) = (
         _interface(scalars, spectra, side, eta.size) for side in (rows.FRONT, rows.INNER)
     )
-    sides = split_of(r_out, t_out, r_in, t_in, eta, _far_shares(scalars, float(eta.mean())), turn_out)
+    sides = split_of(r_out, t_out, r_in, t_in, eta, far_shares_of(scalars, float(eta.mean())), turn_out)
     far_out, far_in = sides.far
     for row, turned, scale, lobe, turn, share in (
         (rows.MULTIPLE_OUT, rows.MULTIPLE_OUT_TURN, rows.MULTIPLE_OUT_SCALE, sides.back_out, turn_out, 1.0 - far_out),
@@ -442,16 +442,6 @@ def _compile_sheet(scalars, spectra, tables):
     tables[rows.THROUGH_WEIGHT] = weight
     let_through = (shares.reflected @ let).T + (through * kept)[:, None] * lost
     return np.clip(into_body, 0.0, 1.0), turn, let_through
-
-
-def _far_shares(scalars, index):
-    """`far_shares` of the finish and its haze together."""
-    haze = scalars[rows.HAZE]
-    first = far_shares(alpha_of(scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y]), index)
-    if haze <= 0.0:
-        return first
-    wide = far_shares(alpha_of(scalars[rows.HAZE_X], scalars[rows.HAZE_Y]), index)
-    return tuple((1.0 - haze) * a + haze * b for a, b in zip(first, wide, strict=True))
 
 
 def _interface(scalars, spectra, side, count):

@@ -6,6 +6,7 @@ from importlib.resources import files
 
 import numpy as np
 
+from . import rows
 from .albedo import MU, hemispherical, multiple_scattering_lobe
 
 
@@ -45,8 +46,18 @@ def far_shares(alpha, index):
     side, at `MU`: (from outside, from inside) of an interface to an index; walked (`tools/make_lost_light.py`).
     """
     if index >= 1.0:
-        return _far_shares(round(float(alpha), 4), round(float(index), 4))
-    return _far_shares(round(float(alpha), 4), round(1.0 / float(index), 4))[::-1]
+        return _far_shares(float(alpha), float(index))
+    return _far_shares(float(alpha), 1.0 / float(index))[::-1]
+
+
+def far_shares_of(scalars, index):
+    """`far_shares` of a compiled finish and its haze together."""
+    haze = scalars[rows.HAZE]
+    first = far_shares(alpha_of(scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y]), index)
+    if haze <= 0.0:
+        return first
+    wide = far_shares(alpha_of(scalars[rows.HAZE_X], scalars[rows.HAZE_Y]), index)
+    return tuple((1.0 - haze) * a + haze * b for a, b in zip(first, wide, strict=True))
 
 
 def alpha_of(ax, ay):
