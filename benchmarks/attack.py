@@ -20,10 +20,10 @@ import numpy as np
 from photometra.cli import VERBS, main
 from photometra.demo import make_study
 from photometra.errors import InputError
-from photometra.imaging.pictures import read_picture, write_exr, write_png
+from photometra.pictures import read_picture, write_exr, write_png
+from photometra.shapes.meshfiles import kept_shape, read_mesh
 from photometra.study import read_file, write_file
 from photometra.tracing import environment_from
-from photometra.tracing.meshfiles import kept_shape, read_mesh
 
 from . import fuzzing
 

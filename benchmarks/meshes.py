@@ -6,7 +6,7 @@ import numpy as np
 import trimesh
 from trimesh.ray.ray_pyembree import RayMeshIntersector
 
-from photometra.tracing.mesh import mesh_from, nearest_of_many
+from photometra.shapes.mesh import mesh_from, nearest_of_many
 
 from .figures import Figure, median_seconds
 

@@ -16,8 +16,8 @@ from photometra.demo.making import PHOTOGRAPHED
 from photometra.fitting import solve
 from photometra.imaging.booths import compiled_in, scene_of
 from photometra.imaging.photographed import Photographed
-from photometra.imaging.pictures import write_png
 from photometra.imaging.probing import covered
+from photometra.pictures import write_png
 from photometra.tracing import Rendering
 
 PHOTOGRAPHS = 12

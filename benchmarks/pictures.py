@@ -71,7 +71,7 @@ view.end()
 def run():
     import numpy as np
 
-    from photometra.imaging.pictures import write_exr
+    from photometra.pictures import write_exr
 
     with tempfile.TemporaryDirectory() as folder:
         path = Path(folder) / "large.exr"

@@ -5,9 +5,10 @@ from concurrent.futures import ThreadPoolExecutor
 import numpy as np
 
 from photometra.optics.threads import thread_count
+from photometra.shapes.standing import shape_of
 from photometra.surface import PARAMETERS, STRATA, Surface, parameters_of
 from photometra.surface.compile import compile_surface
-from photometra.tracing import Limits, Rendering, Scene, shape_of, uniform_environment
+from photometra.tracing import Limits, Rendering, Scene, uniform_environment
 
 from .figures import Figure
 

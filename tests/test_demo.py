@@ -24,12 +24,13 @@ def test_it_holds_the_specimens_with_their_evidence(demo):
         "Ruby signal glass": ["index", "transmittance", "gloss"],
         "Canvas awning": ["reflectance", "reflectance", "lobe", "transmittance"],
         "Wool-felt duster": ["reflectance", "reflectance", "lobe"],
+        "Gallery lantern": [],
     }
     assert all("simulated" in r.source for s in demo.specimens for r in s.readings)
 
 
 def test_there_is_something_to_solve(demo):
-    for specimen in demo.specimens:
+    for specimen in demo.specimens[:-1]:
         before = agreements(specimen.surface, specimen.readings)
         assert sum(not a.within for a in before) >= 2, specimen.name
 

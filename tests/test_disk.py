@@ -13,7 +13,7 @@ import pytest
 
 from photometra import disk
 from photometra.errors import InputError
-from photometra.imaging.pictures import read_picture, write_exr, write_png
+from photometra.pictures import read_picture, write_exr, write_png
 from photometra.readings import make_reading, read_file, write_file
 from photometra.study import Study, change_file
 from photometra.study import read_file as read_study

@@ -13,7 +13,8 @@ from photometra.instruments import measured
 from photometra.instruments.shelf import Question, predicted
 from photometra.instruments.transmissometer import media_of, slab
 from photometra.surface import Surface
-from photometra.surface.compile import compile_measured, compile_surface
+from photometra.surface.bank import compile_measured
+from photometra.surface.compile import compile_surface
 
 TABLES = Path(__file__).parents[1] / "references" / "tables"
 NM = np.array([550.0])

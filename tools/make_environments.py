@@ -11,7 +11,7 @@ from pathlib import Path
 
 import numpy as np
 
-from photometra.imaging.pictures import write_exr
+from photometra.pictures import write_exr
 
 OUT = Path(__file__).resolve().parent.parent / "src/photometra/imaging/environments"
 WIDTH, HEIGHT, FINER = 1024, 512, 3

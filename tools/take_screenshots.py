@@ -14,9 +14,10 @@ from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
 
 from photometra.colour import encode_srgb
-from photometra.imaging.pictures import write_png
+from photometra.demo.samples import SAMPLES
 from photometra.imaging.pyramid import pyramid_from
 from photometra.imaging.references import homography, mapped, our_chart, warped
+from photometra.pictures import write_png
 
 FOLDER = Path(__file__).parent.parent / "docs/screenshots"
 _PATIENCE_S = 240.0
@@ -115,6 +116,32 @@ def solved(window):
     settled(window)
     take(window, "solved")
     window.session.history.apply(before, "strike")
+
+
+def mapped_gauge(window):
+    window.session.choose(0)
+    window.session.choose_stratum("finish")
+    window.show_map("haze.amount")
+    window.strata._scroll.ensureWidgetVisible(window.strata.gauges["haze.amount"])
+    settled(window, 90)
+    window.map_sheet.seen.click()
+    until(lambda: window.sight.picture._survey is not None, _PATIENCE_S)
+    QTest.mouseMove(window.sight.picture, window.sight.picture.rect().center() - QPoint(30, 20))
+    QTest.qWait(1500)
+    take(window, "map")
+    window.map_sheet.seen.click()
+    window.lower.setCurrentWidget(window.chart)
+
+
+def lantern(window):
+    window.session.choose(9)
+    window.show_parts()
+    settled(window, 160)
+    until(lambda: bool(window.parts_sheet._numbers), _PATIENCE_S)
+    window.parts_sheet.choose(window.parts_sheet._numbers["lens"])
+    QTest.qWait(1500)
+    take(window, "lantern")
+    window.show_parts()
 
 
 def agreement(window):
@@ -301,7 +328,7 @@ def hand_over(window):
 VIEWS = {
     "brass": brass,
     "prism": shown("prism", 2, 0, "interior"),
-    "vane": shown("vane", 3, 0, "film"),
+    "vane": staged("vane", 3, "film", 90, values=dict(SAMPLES[3].truth.given)),
     "wax-back-lit": staged(
         "wax-back-lit",
         4,
@@ -312,18 +339,18 @@ VIEWS = {
         booth_sheet=True,
         back={"strength": 9.0, "rise": 12.0, "spectrum": "3200 K"},
     ),
-    "step-block": staged("step-block", 6, "interior", 60),
+    "map": mapped_gauge,
+    "lantern": lantern,
     "awning": staged(
         "awning",
         7,
         "reverse",
         90,
-        values={"colour": (0.52, 0.47, 0.36), "roughness": 0.72},
+        values={"roughness": 0.72},
         booth_sheet=True,
         back={"strength": 14.0, "rise": 22.0, "size": 1.0},
         viewpoint={"rise": 6.0},
     ),
-    "felt": staged("felt", 8, "sheen", 60, values={"colour": (0.075, 0.09, 0.17), "roughness": 0.85}),
     "solved": solved,
     "agreement": agreement,
     "evidence": evidence,

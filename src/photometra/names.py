@@ -1,6 +1,9 @@
 """What people and files call things: bounded, told apart, and without characters that a screen would obey."""
 
+import hashlib
+import re
 import unicodedata
+from pathlib import PurePath
 
 MOST_LETTERS = 200
 """Of the name of a study, specimen, reading or proof."""
@@ -38,3 +41,11 @@ def numbered(name, taken):
     while own.casefold() in taken:
         own, n = f"{name[: MOST_LETTERS - len(str(n)) - 1]} {n}", n + 1
     return own
+
+
+def kept_name(folder, file_name, data):
+    """What a study calls a file that it keeps: by its name and its content, so that two of one name stay two."""
+    path = PurePath(file_name)
+    stem = re.sub(r"[^A-Za-z0-9._-]+", "-", path.stem).strip("._-")[:80] or folder
+    suffix = re.sub(r"[^a-z0-9.]", "", path.suffix.lower())[:12]
+    return f"{folder}/{stem}.{hashlib.sha256(data).hexdigest()[:8]}{suffix}"

@@ -4,7 +4,7 @@ import numpy as np
 import pytest
 import trimesh
 
-from photometra.imaging.pictures import write_exr
+from photometra.pictures import write_exr
 from photometra.study import VIEWPOINTS, read_file
 
 BRASS, PLATE = "Brass lamp bracket", "Enamelled number plate"

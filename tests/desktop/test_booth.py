@@ -10,8 +10,8 @@ from PyQt6.QtWidgets import QApplication, QDialogButtonBox, QRadioButton
 
 from photometra.desktop.absorption_chart import own_thickness
 from photometra.desktop.mesh_question import MeshQuestion
+from photometra.shapes.meshfiles import kept_shape
 from photometra.study import VIEWPOINTS, read_file
-from photometra.tracing.meshfiles import kept_shape
 
 from .conftest import PATIENCE_MS, click, drag, wait_for_picture
 

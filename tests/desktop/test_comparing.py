@@ -8,8 +8,8 @@ from PyQt6.QtTest import QTest
 from photometra.colour import encode_srgb
 from photometra.desktop.comparison import BLEND, COLOUR, FLICKER, LUMINANCE, SIDE, compared
 from photometra.imaging.display import CHAIN
-from photometra.imaging.pictures import write_png
 from photometra.imaging.references import our_chart
+from photometra.pictures import write_png
 from photometra.study import read_file
 
 from .conftest import PATIENCE_MS, click, drag
@@ -100,7 +100,7 @@ def test_a_proof_is_kept_compared_noted_brought_back_and_saved(window, qtbot, ow
     qtbot.waitUntil(lambda: window.sight.picture._instead is not None, timeout=PATIENCE_MS)
     window.show_sheet("proofs")
     click(sheet.back_button)
-    assert window.session.specimen.surface == proof.surface
+    assert window.session.specimen.surface.given == proof.surface.given
     QTest.keyClick(window, Qt.Key.Key_S, CTRL)
     qtbot.waitUntil(lambda: window.session.history.is_saved, timeout=PATIENCE_MS)
     assert read_file(own_demo) == window.session.study

@@ -14,7 +14,7 @@ from PyQt6.QtGui import QDropEvent
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QFileDialog, QInputDialog
 
-from photometra.imaging.pictures import read_header, read_picture, write_exr
+from photometra.pictures import read_header, read_picture, write_exr
 from photometra.study import Journal, StudyError, change_file, read_file, save_stamped, write_file
 from photometra.study.journal import journal_folder
 

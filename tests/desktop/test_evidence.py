@@ -262,6 +262,7 @@ def test_other_thicknesses_are_shown_and_tried(window, qtbot):
         specimen = specimen.without_reading(i)
     vague = with_uncertainty(specimen.readings[0], "20 %")
     held = specimen.with_reading_at(0, vague).with_free("film.ior", False).with_free("roughness", False)
+    held = held.with_values({"film.thickness": 140.0}).with_free("film.thickness", True)
     window.session.change_specimen(held, "one vague reading")
     with qtbot.waitSignal(window.solve_sheet.outcome, timeout=PATIENCE_MS) as outcome:
         click(window.strata.solve_button)

@@ -159,6 +159,7 @@ class TestSection:
 
     def test_its_percentages_follow_the_gauges(self, window, qtbot):
         click(window.ledger.specimen_cards[1])
+        window.session.set_values({"sheen.amount": 0.0})
         section = window.strata.section
         qtbot.waitUntil(lambda: section._split is not None and section._split.body.share > 0, timeout=PATIENCE_MS)
         first = section._split.reflected.share
@@ -199,14 +200,21 @@ class TestFilmChart:
         window.session.choose_stratum("film")
         chart = window.strata.film_chart
         qtbot.waitUntil(lambda: chart.of_state == chart.state and chart.misfits is not None, timeout=PATIENCE_MS)
-        # The true thickness of 64 nm is the deepest of several dips.
+        # Both ends are shown where it varies, and the nearer one is dragged.
+        y = round(chart._area.center().y())
+        drag(chart, QPoint(round(chart.x_of(400.0)), y), QPoint(round(chart.x_of(300.0)), y))
+        varied = window.session.specimen.surface.input("film.thickness")
+        assert varied.low == pytest.approx(300.0, abs=8.0) and varied.high == 70.0
+        window.session.set_values({"film.thickness": 140.0}, "one thickness")
+        window.session.settle()
+        qtbot.waitUntil(lambda: chart.of_state == chart.state and chart.misfits is not None, timeout=PATIENCE_MS)
+        # The true thickness lies about 60 nm, the deepest of several dips.
         dips = candidates(chart.misfits)
         assert len(dips) >= 1
         assert _TRIED[np.argmin(chart.misfits)] == pytest.approx(64.0, abs=16.0)
         bare = chart._by_thickness[0]
         assert np.ptp(bare) < 0.15 < np.ptp(chart._by_thickness, axis=0).max(), "bare titanium is grey, a film is not"
         before = chart.misfits
-        y = round(chart._area.center().y())
         drag(chart, QPoint(round(chart.x_of(1000.0)), y), QPoint(round(chart.x_of(70.0)), y))
         assert value(window, "film.thickness") == pytest.approx(70.0, abs=8.0)
         QTest.keyClick(chart, Qt.Key.Key_Right)

@@ -4,7 +4,7 @@ import numpy as np
 from PyQt6.QtCore import Qt
 from PyQt6.QtTest import QTest
 
-from photometra.imaging.pictures import read_header, read_picture
+from photometra.pictures import read_header, read_picture
 
 from .conftest import PATIENCE_MS, click
 

@@ -10,8 +10,8 @@ from PyQt6.QtWidgets import QApplication
 from photometra.colour import encode_srgb, linear_srgb_to_xyz, xyz_to_lab
 from photometra.desktop.comparison import linear_of
 from photometra.imaging.lining_up import scale_and_turn
-from photometra.imaging.pictures import encoded_exr, write_png
 from photometra.imaging.references import our_chart
+from photometra.pictures import encoded_exr, write_png
 
 from .conftest import PATIENCE_MS, click, drag
 from .test_comparing import CTRL, kept, whole_picture

@@ -19,9 +19,9 @@ from photometra.imaging.display import (
     exposure_for_white,
     view_names,
 )
-from photometra.imaging.pictures import PictureError, read_header, read_picture, write_exr, write_png
 from photometra.imaging.pyramid import pyramid_of
 from photometra.imaging.rendering import render_picture
+from photometra.pictures import PictureError, read_header, read_picture, write_exr, write_png
 from photometra.study import Booth, Specimen, Study
 from photometra.surface import Surface
 from photometra.tracing import Rendering
@@ -32,7 +32,7 @@ _RNG = np.random.default_rng(3)
 class TestPictures:
     def test_what_a_header_promises_is_bounded_before_it_is_decoded(self, tmp_path, monkeypatch):
         write_exr(tmp_path / "a.exr", np.zeros((64, 64, 3)))
-        monkeypatch.setattr("photometra.imaging.pictures._MOST_NUMBERS", 64 * 64 * 3 - 1)
+        monkeypatch.setattr("photometra.pictures._MOST_NUMBERS", 64 * 64 * 3 - 1)
         for read in (read_picture, lambda path: pyramid_of(path, "sRGB")):
             with pytest.raises(PictureError, match="64 × 64 in 3 channels is more than can be held"):
                 read(tmp_path / "a.exr")

@@ -12,8 +12,8 @@ from photometra.imaging import photographed
 from photometra.imaging.booths import compiled_in, scene_of
 from photometra.imaging.framing import in_view
 from photometra.imaging.photographed import Photographed, pins_agreement
-from photometra.imaging.pictures import encoded_exr, write_png
 from photometra.imaging.probing import covered
+from photometra.pictures import encoded_exr, write_png
 from photometra.study import Booth, Lamp, Pin, Reference, Specimen, Study
 from photometra.surface import Surface
 from photometra.tracing import Rendering

@@ -19,7 +19,6 @@ from photometra.imaging.comparing import (
 from photometra.imaging.curves import curve_of, curve_table, decoded, decoded_by_profile
 from photometra.imaging.framing import corners_within, in_frame, in_view
 from photometra.imaging.lining_up import moved, scale_and_turn, scaled, turned
-from photometra.imaging.pictures import PictureError, encoded_exr, write_png
 from photometra.imaging.pyramid import kept_pyramid, pyramid_from, pyramid_in, pyramid_of
 from photometra.imaging.references import (
     CHART_SHAPE,
@@ -35,6 +34,7 @@ from photometra.imaging.references import (
     reference_in_frame,
     warped,
 )
+from photometra.pictures import PictureError, encoded_exr, write_png
 from photometra.readings import read_text
 from photometra.study import WHOLE, Booth, Proof, Reference, Specimen, Study
 from photometra.surface import Surface

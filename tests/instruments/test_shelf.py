@@ -12,7 +12,8 @@ from photometra.instruments.transmissometer import media_of
 from photometra.optics.media import interreflections, slab_transmittance
 from photometra.readings import make_reading
 from photometra.surface import Surface
-from photometra.surface.compile import compile_measured, compile_surface
+from photometra.surface.bank import compile_measured
+from photometra.surface.compile import compile_surface
 
 WAX = Surface({"subsurface": 1.0, "roughness": 0.3})
 

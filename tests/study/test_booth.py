@@ -11,7 +11,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from photometra.imaging.booths import as_it_stands, compiled_in, limits_of, scene_of, standing, standing_findings
-from photometra.imaging.pictures import PictureError, write_exr
+from photometra.pictures import PictureError, write_exr
 from photometra.study import (
     VIEWPOINTS,
     Booth,

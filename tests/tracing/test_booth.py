@@ -10,18 +10,17 @@ from hypothesis import strategies as st
 from photometra.colour.lamps import LAMPS, lamp_spectrum
 from photometra.colour.observers import WAVELENGTHS, grid_weights, white_point
 from photometra.instruments import brdf
+from photometra.shapes.standing import SHAPES, shape_of
 from photometra.surface import Surface
 from photometra.surface.compile import compile_surface
 from photometra.tracing import (
     LAYER_NAMES,
-    SHAPES,
     Camera,
     Limits,
     Panel,
     Rendering,
     Scene,
     environment_from,
-    shape_of,
     uniform_environment,
 )
 from photometra.tracing.lights import panel_drawn, panel_met

@@ -7,9 +7,9 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from photometra.errors import InputError
-from photometra.tracing.mesh import DEPTH, MOST_TRIANGLES, NO_MESH, mesh_from, nearest, nearest_of_many
-from photometra.tracing.meshfiles import UNITS_MM, MeshError, kept_shape, read_mesh
-from photometra.tracing.shapes import SHAPES, STEPS_MM, shape_of
+from photometra.shapes.mesh import DEPTH, MOST_TRIANGLES, NO_MESH, mesh_from, nearest, nearest_of_many
+from photometra.shapes.meshfiles import UNITS_MM, MeshError, kept_shape, read_mesh
+from photometra.shapes.standing import SHAPES, STEPS_MM, shape_of
 
 R = 30.0
 

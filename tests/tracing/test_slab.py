@@ -3,9 +3,10 @@
 import pytest
 
 from photometra.instruments import measured
+from photometra.shapes.standing import shape_of
 from photometra.surface import Surface
 from photometra.surface.compile import compile_surface
-from photometra.tracing import Camera, Rendering, Scene, shape_of, uniform_environment
+from photometra.tracing import Camera, Rendering, Scene, uniform_environment
 
 
 @pytest.mark.parametrize("absorption", [0.0, 0.05])

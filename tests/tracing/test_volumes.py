@@ -8,7 +8,8 @@ from photometra.instruments import directional_albedo
 from photometra.optics.halfspace import directional_reflectance
 from photometra.optics.phase import scattered
 from photometra.surface import Surface
-from photometra.surface.compile import compile_measured, compile_surface
+from photometra.surface.bank import compile_measured
+from photometra.surface.compile import compile_surface
 from photometra.tracing import Camera, Limits, Rendering, Scene, uniform_environment
 
 FAR = Limits(reflection=1024, transmission=4096, volume=200_000)

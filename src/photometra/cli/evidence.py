@@ -18,6 +18,7 @@ from ..readings import KINDS, Choices, letter_of, taken, text_of, understand
 from ..readings import write_file as write_reading
 from ..readings.files import CGATS_SUFFIXES
 from ..readings.geometries import geometry_of
+from ..shapes.lying import spot_of
 from ..study import read_file as read_study
 from ..surface import hex_colour, parameter, table_names
 from ..surface import table as constants_table
@@ -25,6 +26,8 @@ from ..surface.parameters import scalar_owner
 from ..surface.values import parse_number
 from .output import Refused, output_path, print_json, table, tell
 from .studies import Assignments, Json, SpecimenName, StudyPath, change_specimen, changed
+
+_PLACE_HELP = "Where on the specimen, of one that varies: x y z and a diameter in mm, as '0 55 18, 8 mm'."
 
 
 def import_reading(
@@ -39,6 +42,7 @@ def import_reading(
     band_pass: Annotated[str, typer.Option(metavar="NM", help="Full width at half maximum, as 10nm.")] = "",
     illuminated: Annotated[str, typer.Option(metavar="LENGTH", help="Diameter of the area lit, as 8mm.")] = "",
     collected: Annotated[str, typer.Option(metavar="LENGTH", help="Diameter of the area looked at, as 6mm.")] = "",
+    place: Annotated[str, typer.Option(metavar="TEXT", help=_PLACE_HELP)] = "",
 ):
     """Take a reading from a file: CSV or CGATS.17 text, as people and instruments write them."""
     read_study(study).index(specimen)
@@ -47,6 +51,8 @@ def import_reading(
     more = {key: parse_number(as_one[key], text) for key, text in said.items() if text}
     if systematic:
         more["systematic"] = systematic
+    if place:
+        more["spot"] = spot_of(place)
     understood = understand(text_of(file), file, Choices(kind=kind or "", sample=sample, more=more))
     taken(understood)
     for doubt in understood.doubts:
@@ -72,6 +78,7 @@ def measure(
         str, typer.Option(metavar="di:8|de:8|45:0|45as15…", help="Of a spectrophotometer; as people write them.")
     ] = "",
     thickness: Annotated[str, typer.Option(metavar="LENGTH", help="Of the slab that is read, as 4mm.")] = "",
+    place: Annotated[str, typer.Option(metavar="TEXT", help=_PLACE_HELP)] = "",
     assignments: Assignments = None,
     output: Annotated[
         Path | None, typer.Option("-o", metavar="FILE", help="Write the reading, as CSV or (.txt) CGATS.17.")
@@ -84,7 +91,9 @@ def measure(
     thick = parse_number(parameter("thickness"), thickness) if thickness else 0.0
     geometry = geometry_of(geometry)[0] or geometry
     surface = changed(one, assignments)
-    reading = measured(instrument, surface, geometry, constants_reading(one.readings), thickness_mm=thick)
+    reading = measured(
+        instrument, surface, geometry, constants_reading(one.readings), thickness_mm=thick, spot=spot_of(place)
+    )
     if path:
         write_reading(reading, path)
         tell(f"wrote {path}")
@@ -251,7 +260,7 @@ def _solved(before, solution, one):
     if one.surface != before.surface:
         tell("note: the surface was changed while it was solved for; only what was free is set, so solve again")
     owners = {scalar_owner(s.name)[0].name for s in solution.solved} | set(solution.spectral)
-    surface = one.surface.with_values({name: solution.surface[name] for name in owners})
+    surface = one.surface.with_values({name: solution.surface.input(name) for name in owners})
     return one.with_solved(surface, solution.sigmas)
 
 

@@ -10,10 +10,10 @@ import typer
 
 from ..imaging.booths import as_it_stands
 from ..imaging.rendering import render_picture
+from ..shapes.meshfiles import SUFFIXES, UNITS_MM, read_mesh
+from ..shapes.standing import SHAPES, shape_of
 from ..study import VIEWPOINTS, read_file
 from ..surface.checks import picture_findings
-from ..tracing import SHAPES, shape_of
-from ..tracing.meshfiles import SUFFIXES, UNITS_MM, read_mesh
 from .output import Refused, output_path, print_json, tell
 from .studies import Assignments, Json, SpecimenName, StudyPath, changed
 

@@ -5,8 +5,7 @@ from typing import Annotated
 import typer
 
 from ..study import change_file
-from ..surface import parameter
-from ..surface.parameters import scalar_owner
+from ..surface.parameters import ENDS, scalar_owner
 from ..surface.values import parse_number
 from .output import Refused, tell
 from .studies import SpecimenName, StudyPath, change_specimen
@@ -34,8 +33,11 @@ def free(study: StudyPath, specimen: SpecimenName, names: Names):
     def change(one):
         for word in names:
             name, sign, text = word.partition("=")
-            owner = scalar_owner(name)[0].name
-            one = one.with_free(owner, True)
+            p, component = scalar_owner(name)
+            owner = p.name
+            # One end of a map's range may be free by itself; of a colour all numbers are, or none.
+            end = component.split(".")[0] if component else ""
+            one = one.with_free(f"{owner}.{end}" if end in ENDS else owner, True)
             if sign:
                 one = one.with_bounds(name, _bounds(name, text))
             if not one.surface.applies(owner):
@@ -51,11 +53,35 @@ def hold(study: StudyPath, specimen: SpecimenName, names: Names):
 
     def change(one):
         for name in names:
-            one = one.with_free(parameter(name).name, False)
+            owner = scalar_owner(name)[0].name
+            for held in (name, *(f"{owner}.{end}" for end in ENDS if name == owner)):
+                one = one.with_free(held, False)
         return one
 
     one = change_specimen(study, specimen, change)
     tell(f"free: {', '.join(sorted(one.free)) or 'nothing'}")
+
+
+def link(
+    study: StudyPath,
+    specimen: SpecimenName,
+    links: Annotated[list[str], typer.Argument(metavar="STRATUM=SPECIMEN ...")],
+):
+    """Have a specimen follow another in strata, as finish='Brass lamp bracket'; STRATUM= unlinks."""
+
+    def change(document):
+        for word in links:
+            stratum, sign, leader = word.partition("=")
+            if not sign:
+                raise Refused(f"'{word}' should be STRATUM=SPECIMEN, as finish='Brass lamp bracket'")
+            document = document.with_link(document.index(specimen), stratum.strip(), leader.strip() or None)
+        return document
+
+    one = change_file(study, change).specimen(specimen)
+    for stratum, leader in one.follows:
+        tell(f"{stratum} follows '{leader}'")
+    if not one.follows:
+        tell(f"'{one.name}' follows nothing")
 
 
 def duplicate(
@@ -93,5 +119,5 @@ def remove(study: StudyPath, specimen: SpecimenName):
 
 
 def register(app):
-    for verb in (free, hold, duplicate, rename, remove):
+    for verb in (free, hold, link, duplicate, rename, remove):
         app.command(verb.__name__)(verb)

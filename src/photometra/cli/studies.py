@@ -8,14 +8,17 @@ from typing import Annotated
 import typer
 
 from ..fitting import agreements, applicable, evidence_findings
-from ..imaging.booths import standing_findings
+from ..imaging.booths import standing, standing_findings, undressed_findings
 from ..instruments import constants_reading
+from ..maps import Map
 from ..optics.interface import colour_leaving
 from ..readings import averaged
 from ..readings import read_file as read_reading
 from ..study import SUFFIX, Study, change_file, read_file, write_file
+from ..study.inputs import entry_of
 from ..surface import PARAMETERS, format_value, hex_colour, parameter, parse, spectrum_from
 from ..surface.checks import findings
+from ..surface.inputs import is_map, parse_map, told
 from ..surface.values import DEFAULT_IOR, parse_length
 from .output import Refused, print_json, table, tell
 
@@ -34,7 +37,11 @@ def parsed(assignments, surface=None):
             raise Refused(f"'{word}' should be NAME=VALUE, as roughness=0.3")
         p = parameter(name.strip())
         ior = values.get("ior", surface["ior"] if surface else DEFAULT_IOR)
-        values[p.name] = _from_file(p, text.strip()[1:]) if text.strip().startswith("@") else parse(p, text, ior)
+        if is_map(text):
+            present = surface.input(p.name) if surface else None
+            values[p.name] = parse_map(p, text, ior, None if isinstance(present, Map) else present)
+        else:
+            values[p.name] = _from_file(p, text.strip()[1:]) if text.strip().startswith("@") else parse(p, text, ior)
     return values
 
 
@@ -114,11 +121,18 @@ def set_values(
 
     def change(one):
         changes.update(parsed(assignments, one.surface))
+        one.followed(changes)
         return one.with_values(changes)
 
     after = change_specimen(study, specimen, change)
     for name in changes:
-        tell(f"{name} = {format_value(PARAMETERS[name], after.surface[name])}")
+        tell(f"{name} = {_told(PARAMETERS[name], after.surface)}")
+
+
+def _told(p, surface, sigma=None):
+    """What a parameter has, for people."""
+    value = surface.input(p.name)
+    return told(p, value) if isinstance(value, Map) else format_value(p, value, sigma)
 
 
 def change_specimen(study, name, change):
@@ -132,15 +146,21 @@ def change_specimen(study, name, change):
     return change_file(study, change_study).specimens[where[0]]
 
 
+def _json_of(value):
+    return entry_of(value).model_dump(mode="json", exclude_defaults=True) if isinstance(value, Map) else value
+
+
 def _plain(specimen):
     return {
         "name": specimen.name,
         "size_mm": specimen.size_mm,
-        "parameters": {name: specimen.surface[name] for name in PARAMETERS},
+        "parameters": {name: _json_of(specimen.surface.input(name)) for name in PARAMETERS},
         "free": applicable(specimen.surface, sorted(specimen.free)),
         "bounds": {name: list(pair) for name, pair in specimen.bounds.items()},
         "shape": specimen.shape,
         "wall_mm": specimen.wall_mm,
+        "follows": dict(specimen.follows),
+        "assigned": [{"parts": part, "specimen": name} for part, name in specimen.assigned],
         "photograph": asdict(specimen.reference) if specimen.reference else None,
         "sigmas": dict(specimen.sigmas),
         "readings": [
@@ -156,6 +176,7 @@ def _plain(specimen):
                 "bandpass_nm": r.bandpass_nm,
                 "illuminated_mm": r.illuminated_mm,
                 "collected_mm": r.collected_mm,
+                "place": r.spot.text if r.spot else "",
                 "systematic": asdict(r.systematic),
                 "illuminant": r.illuminant,
                 "observer": r.observer,
@@ -200,12 +221,14 @@ def show(
         for p in PARAMETERS.values():
             if s.surface.applies(p.name):
                 sigma = s.sigmas.get(p.name)
-                value = format_value(p, s.surface[p.name], sigma)
+                value = _told(p, s.surface, sigma)
                 if p.name == "colour":
                     leaving = colour_leaving(s.surface.rgb("colour"), s.surface["ior"])
                     value += f" (leaves {hex_colour(leaving)})"
                 rows.append((p.name, value, "free" if p.name in s.free else ""))
         table(f"{s.name}, {s.size_mm:g} mm", ("parameter", "value", ""), rows)
+        for stratum, leader in s.follows:
+            tell(f"{stratum} follows '{leader}'")
         rows = [(r.name, r.label, r.rows, "" if r.active else "not counted") for r in s.readings]
         table("", ("reading", "kind", "rows", ""), rows)
 
@@ -220,6 +243,7 @@ def check(study: StudyPath, as_json: Json = False):
             *findings(s.surface, s.size_mm, constants_reading(s.readings) is not None),
             *evidence_findings(s.surface, agreements(s.surface, s.readings)),
             *standing_findings(s, document.meshes),
+            *undressed_findings(document, s, standing(s, document.meshes)),
         )
     ]
     faults = [f for _, f in found if not f.is_advice]

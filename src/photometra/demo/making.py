@@ -11,10 +11,17 @@ from ..instruments.devices import Piece
 from ..readings import Reading, make_reading
 from ..study import Booth, Pin, Reference, Specimen, Study, write_file
 from ..surface import table
+from . import lantern
 from .camera import calibration
 from .samples import SAMPLES, Sample
 
 NAME = "Harrow Skerry"
+LANTERN = "Gallery lantern"
+_ASSIGNED = (
+    ("frame/*", "Brass lamp bracket"), ("handle", "Varnished teak rail"), ("lens", "Lens prism"),
+    ("chimney", "Ruby signal glass"), ("burner", "Heat-tinted vane"), ("wick", "Wool-felt duster"),
+    ("fuel cap", "Enamelled number plate"),
+)  # fmt: skip
 _SEED = 1875
 PHOTOGRAPHED, PHOTOGRAPH = "Varnished teak rail", "rail.jpg"
 _PINS = (
@@ -97,7 +104,18 @@ def _with_photograph(study):
 
 def make_study(seed=_SEED) -> Study:
     """The demo study, the same for the same seed."""
-    return _with_photograph(study_without_photograph(seed))
+    return _with_lantern(_with_photograph(study_without_photograph(seed)))
+
+
+def _with_lantern(study):
+    """The study with the lantern that its specimens are the parts of."""
+    study = study.with_new_specimen(LANTERN, 92.0)
+    i = len(study.specimens) - 1
+    study = study.with_mesh(i, lantern.NAME, lantern.lantern().as_kept(1.0))
+    one = replace(study.specimens[i], notes="The lantern of the gallery, every part of it a specimen of this study.")
+    for part, name in _ASSIGNED:
+        one = one.with_assigned(part, name)
+    return study.with_specimen_at(i, one)
 
 
 def study_without_photograph(seed=_SEED) -> Study:

@@ -5,7 +5,17 @@ Harrow Skerry is an invented lighthouse under restoration; nothing here stands f
 
 from dataclasses import dataclass
 
+from ..maps import Generator, Layer, Map, Placement
 from ..surface import Surface
+
+# Wear of the bracket: fine scratches, and the prints of those who trimmed the lamp.
+_WEAR = (
+    Layer(Generator("scratches", 7, (("density", 14.0), ("length", 16.0), ("width", 0.16)))),
+    Layer(Generator("fingerprints", 3), Placement("box", shuffle=True), combine="lighter", amount=0.85),
+)
+_DUST = (Layer(Generator("specks", 11, (("density", 34.0), ("size", 0.55)))),)
+_TINT = (Layer(Generator("gradient"), Placement("front", repeat="hold")),)
+_WEAVE = (Layer(Generator("weave", 1, (("over", 2.0), ("warp", 1.1), ("weft", 1.1))), Placement("uv", (13.2, 13.2))),)
 
 
 @dataclass(frozen=True)
@@ -36,19 +46,19 @@ SAMPLES = (
                 "metalness": 1.0,
                 "constants": "brass-70-30",
                 "roughness": 0.235,
-                "haze.amount": 0.22,
+                "haze.amount": Map(_WEAR, 0.04, 0.58),
                 "haze.spread": 0.34,
             }
         ),
-        {"roughness": 0.42, "haze.amount": 0.0},
+        {"roughness": 0.42, "haze.amount": Map(_WEAR, 0.04, 0.1)},
         (
             ("constants", ""),
             ("spectrophotometer", "di:8"),
             ("spectrophotometer", "de:8"),
             ("glossmeter", ""),
         ),
-        ("roughness", "haze.amount", "haze.spread"),
-        "Cast, filed and hand-finished; wiped with an oiled rag for eighty years.",
+        ("roughness", "haze.amount.high", "haze.spread"),
+        "Cast, filed and hand-finished; oiled and wiped for eighty years; its haze lies in scratches and prints.",
     ),
     Sample(
         "Enamelled number plate",
@@ -59,12 +69,14 @@ SAMPLES = (
                 "colour": (0.021, 0.078, 0.245),
                 "roughness": 0.085,
                 "haze.amount": 0.07,
+                "sheen.amount": Map(_DUST, 0.0, 0.4),
+                "sheen.roughness": 0.8,
             }
         ),
         {"ior": 1.45, "colour": (0.045, 0.09, 0.14), "roughness": 0.22, "haze.amount": 0.0},
         (("spectrophotometer", "di:8"), ("spectrophotometer", "de:8"), ("glossmeter", ""), ("colorimeter", "45:0")),
         ("roughness", "haze.amount", "ior", "colour"),
-        "Vitreous enamel on steel, number 7 of the gallery doors.",
+        "Vitreous enamel on steel, number 7 of the gallery doors; dusty.",
     ),
     Sample(
         "Lens prism",
@@ -84,14 +96,14 @@ SAMPLES = (
                 "constants": "titanium",
                 "roughness": 0.19,
                 "film.amount": 1.0,
-                "film.thickness": 64.0,
+                "film.thickness": Map(_TINT, 88.0, 32.0),
                 "film.ior": 2.32,
             }
         ),
-        {"roughness": 0.3, "film.thickness": 140.0},
+        {"roughness": 0.3, "film.thickness": Map(_TINT, 120.0, 70.0)},
         (("spectrophotometer", "di:8"), ("spectrophotometer", "de:8"), ("glossmeter", ""), ("ellipsometer", "")),
         ("roughness", "film.thickness", "film.ior"),
-        "Titanium vane of the ventilator, blued by the burner; the oxide is the film.",
+        "Titanium vane of the ventilator, tinted by the burner below it; the oxide is the film.",
     ),
     Sample(
         "Beeswax seal block",
@@ -157,21 +169,25 @@ SAMPLES = (
             {
                 "ior": 1.46,
                 "roughness": 0.72,
-                "colour": (0.52, 0.47, 0.36),
+                "colour": Map(_WEAVE, (0.36, 0.34, 0.3), (0.6, 0.535, 0.39)),
                 "diffuse_roughness": 0.6,
                 "reverse.translucency": 0.24,
                 "reverse.colour": (0.6, 0.52, 0.37),
             }
         ),
-        {"colour": (0.4, 0.4, 0.4), "roughness": 0.5, "reverse.translucency": 0.1},
+        {
+            "colour": Map(_WEAVE, (0.25, 0.25, 0.25), (0.6, 0.535, 0.39)),
+            "roughness": 0.5,
+            "reverse.translucency": 0.1,
+        },
         (
             ("spectrophotometer", "di:8"),
             ("spectrophotometer", "45:0"),
             ("goniophotometer", ""),
             ("transmissometer", ""),
         ),
-        ("roughness", "colour", "reverse.translucency"),
-        "Sailcloth over the gallery door; the colour of its far side is held.",
+        ("roughness", "colour.low", "reverse.translucency"),
+        "Sailcloth over the gallery door, a twill of bleached warp on raw weft; warp and far side are held.",
         "cloth",
     ),
     Sample(

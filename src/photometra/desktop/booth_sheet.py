@@ -8,8 +8,8 @@ from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QToolButton, QV
 
 from ..colour.lamps import LAMPS
 from ..imaging.booths import as_it_stands
+from ..shapes.standing import SHAPES
 from ..study import VIEWPOINTS, shown_names
-from ..tracing import SHAPES
 from .drag_field import DragField
 from .session import Session
 from .text import Label

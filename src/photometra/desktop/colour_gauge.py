@@ -1,5 +1,7 @@
 """Gauges for three numbers at once (colours, coefficients), and the chooser of optical constants."""
 
+from dataclasses import replace
+
 from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QPainter, QPen
 from PyQt6.QtWidgets import (
@@ -14,11 +16,14 @@ from PyQt6.QtWidgets import (
 
 from ..colour import linear_srgb_to_xyz
 from ..errors import InputError
+from ..maps import Map
 from ..surface import Parameter, format_value, hex_colour, is_spectrum, parse, rgb_of, spectrum_of
 from ..surface.scale import Scale
 from ..surface.values import DEFAULT_IOR
 from . import theme
+from .colour_range import ColourRange
 from .gauge import Pin, Track, ValueEdit, tooltip
+from .map_button import MapButton
 from .spectrum_strip import SpectrumStrip
 from .text import Label
 
@@ -63,7 +68,7 @@ class TripleGauge(QWidget):
         )
         self._value = p.default
         label = Label(p.label)
-        self.swatch = Swatch()
+        self.swatch = Swatch(26 if p.varies else 34)
         self.swatch.setVisible(p.kind == "colour")
         self.pin = Pin()
         self.pin.setAccessibleName(f"{p.label}: free")
@@ -76,14 +81,21 @@ class TripleGauge(QWidget):
         self.turn_button.setAccessibleName(f"{p.label}: by wavelength")
         self.turn_button.clicked.connect(self._turned)
         self.edit = ValueEdit()
-        self.edit.setFixedWidth(80 if p.kind == "colour" else 112)
+        self.edit.setFixedWidth(74 if p.kind == "colour" else 112)
         self.edit.setAccessibleName(f"{p.label}, value")
         head = QHBoxLayout()
         head.setContentsMargins(0, 0, 0, 0)
-        head.setSpacing(6)
+        head.setSpacing(4 if p.varies else 6)
         for part in (self.swatch, self.turn_button, self.pin, self.edit):
             head.addWidget(part)
         head.insertWidget(0, label, 1)
+        self._map = None
+        self.map_button = MapButton(p.label) if p.varies else None
+        self.range = ColourRange(p, p.label) if p.varies else None
+        if p.varies:
+            head.insertWidget(3, self.map_button)
+            self.range.end_chosen.connect(self._show_end)
+            self.range.setVisible(False)
         self._triple = QWidget()
         grid = QGridLayout(self._triple)
         grid.setContentsMargins(0, 0, 0, 0)
@@ -120,17 +132,39 @@ class TripleGauge(QWidget):
         column.setSpacing(1)
         column.addLayout(head)
         column.addWidget(self.leaving)
+        if p.varies:
+            column.addWidget(self.range)
         column.addWidget(self._triple)
         self.strip = SpectrumStrip(Scale(0.0 if p.scale != "log" else low, high, p.scale), p.label)
-        self.strip.moved.connect(self.changed)
+        self.strip.moved.connect(self._emit)
         self.strip.setVisible(False)
         column.addWidget(self.strip)
         self.edit.typed.connect(self._typed)
         self.pin.clicked.connect(self.freed)
 
-    def show_state(self, value, sigmas, is_free):
-        """value: three numbers or a spectrum; sigmas: as many standard errors or None."""
-        self._value = tuple(value)
+    def show_state(self, value, sigmas, is_free, hill=None):
+        """value: three numbers, a spectrum, or a Map between two such; sigmas: as many standard errors or None, of a
+        Map those of its low end and of its high end."""
+        self._map, self._sigmas, self._hill = value if isinstance(value, Map) else None, sigmas, hill
+        if self.range is not None:
+            self.range.setVisible(self._map is not None)
+        if self._map is not None:
+            self.range.show_map(self._map, hill)
+            value = getattr(self._map, self.range.end)
+            sigmas = sigmas[: len(value)] if self.range.end == "low" else sigmas[len(value) :]
+        self._show(tuple(value), sigmas, is_free)
+
+    def _show_end(self):
+        if self._map is not None:
+            self.show_state(self._map, self._sigmas, self.pin.isChecked(), self._hill)
+
+    def _emit(self, value, goes_on):
+        """Tell a new value; of a map that of the end which is chosen."""
+        whole = value if self._map is None else replace(self._map, **{self.range.end: tuple(value)})
+        self.changed.emit(whole, goes_on)
+
+    def _show(self, value, sigmas, is_free):
+        self._value = value
         if self.parameter.kind == "colour":
             self.swatch.show_colour(rgb_of(self.parameter, value))
         spectral = is_spectrum(value)
@@ -156,12 +190,12 @@ class TripleGauge(QWidget):
     def _moved(self, i, value, goes_on):
         changed = list(self._value)
         changed[i] = round(value, 5)
-        self.changed.emit(tuple(changed), goes_on)
+        self._emit(tuple(changed), goes_on)
 
     def _turned(self, by_wavelength):
         """Give the same value by wavelength, or by red, green and blue."""
         turn = spectrum_of if by_wavelength else rgb_of
-        self.changed.emit(tuple(round(v, 5) for v in turn(self.parameter, self._value)), False)
+        self._emit(tuple(round(v, 5) for v in turn(self.parameter, self._value)), False)
 
     def _typed(self, text):
         if text.strip() == "spectrum":
@@ -173,7 +207,7 @@ class TripleGauge(QWidget):
             self.refused.emit(str(error))
             return
         if text.strip() != format_value(self.parameter, self._value):
-            self.changed.emit(value, False)
+            self._emit(value, False)
 
 
 class ConstantsRow(QWidget):

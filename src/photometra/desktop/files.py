@@ -1,5 +1,6 @@
 """Opening, saving, autosave and recovery: everything between the session and the disk."""
 
+from dataclasses import replace
 from functools import partial
 from pathlib import Path
 
@@ -8,11 +9,15 @@ from PyQt6.QtWidgets import QApplication, QDialog, QFileDialog, QMessageBox
 
 from ..disk import read_bytes
 from ..errors import InputError
-from ..imaging.pictures import read_picture
+from ..maps import Map
+from ..pictures import read_picture
 from ..readings import text_of, understand
+from ..shapes.meshfiles import SUFFIXES, read_mesh
 from ..study import SUFFIX, ChangedElsewhere, Claim, Journal, Study, read_stamped, rescues, save_stamped
+from ..study.inputs import missing_in, relinked
+from ..surface import PARAMETERS
+from ..surface.inputs import new_map, picture_from, source_name
 from ..tracing import environment_from
-from ..tracing.meshfiles import SUFFIXES, read_mesh
 from .import_sheet import ImportSheet
 from .mesh_question import MeshQuestion
 from .scheduler import LATER
@@ -25,6 +30,7 @@ _AUTOSAVE_AFTER_MS, _AUTOSAVE_AT_LEAST_MS = 3000, 10_000
 _MOST_RECENT = 8
 _LARGEST_PICTURE = 1_000_000_000
 _PICTURES = (".exr", ".hdr")
+_MAP_PICTURES = (".png", ".tif", ".tiff", ".exr", ".hdr", ".jpg", ".jpeg")
 
 
 class Files(QObject):
@@ -32,6 +38,7 @@ class Files(QObject):
 
     recent_changed = pyqtSignal()
     opened = pyqtSignal()
+    map_given = pyqtSignal(str)
 
     def __init__(self, session: Session, settings: QSettings, window):
         super().__init__(window)
@@ -116,6 +123,10 @@ class Files(QObject):
             self._remember(path)
         self.session.open(study, path, unsaved)
         self.opened.emit()
+        missing = {source_name(source) for _, _, source in missing_in(study)}
+        if missing:
+            names = ", ".join(sorted(missing))
+            self.session.said.emit(f"Maps are without their pictures: {names}. Surface, Find missing map pictures…")
 
     def rescued(self, path=None):
         """What ended programs left unsaved; with a path, only of that study."""
@@ -254,6 +265,55 @@ class Files(QObject):
         name, _ = QFileDialog.getOpenFileName(self.window, "Take a mesh", self._folder(), f"Meshes ({kinds})")
         if name:
             self.bring_in(name)
+
+    def choose_map_picture(self, name, layer=None):
+        """Choose a picture for the map of a parameter: for one of its layers, or for a new map."""
+        kinds = " ".join(f"*{suffix}" for suffix in _MAP_PICTURES)
+        path, _ = QFileDialog.getOpenFileName(self.window, "Picture for a map", self._folder(), f"Pictures ({kinds})")
+        if path:
+            self.bring_in_map(path, name, layer)
+
+    def bring_in_map(self, path, name, layer=None):
+        """Give the map of a parameter a picture, read in the background."""
+        specimen = self.session.specimen
+        if specimen is not None:
+            p = PARAMETERS[name]
+            self._fetch(partial(picture_from, path, p), partial(self._take_map_picture, specimen.name, name, layer))
+
+    def _take_map_picture(self, specimen_name, name, layer, source):
+        if self.session.specimen is None or self.session.specimen.name != specimen_name:
+            return
+        value = self.session.specimen.surface.input(name)
+        if layer is not None and isinstance(value, Map):
+            layers = list(value.layers)
+            layers[layer] = replace(layers[layer], source=source)
+            value = replace(value, layers=tuple(layers))
+        else:
+            value = new_map(self.session.specimen.surface, name, source)
+        self.session.set_values({name: value}, f"map of {PARAMETERS[name].label.lower()}")
+        self.map_given.emit(name)
+
+    def relink(self):
+        """Look for the pictures that maps are without in a folder that the person names."""
+        missing = missing_in(self.session.study)
+        if not missing:
+            self.session.said.emit("No map is without its picture.")
+            return
+        folder = QFileDialog.getExistingDirectory(self.window, "Where to look for the pictures", self._folder())
+        if folder:
+            study = self.session.study
+            self._fetch(partial(relinked, study, folder), partial(self._take_relinked, study))
+
+    def _take_relinked(self, study, outcome):
+        after, found, still = outcome
+        if self.session.study is not study:
+            self.session.said.emit("The study was changed meanwhile; look for the pictures again.")
+            return
+        if found:
+            self.session.history.apply(after, "find map pictures")
+        names = sorted({source_name(s) for _, _, s in still})
+        rest = f"; still missing: {', '.join(names)}" if names else ""
+        self.session.said.emit(f"{len({s.name for _, _, s in found})} found{rest}")
 
     def bring_in(self, path):
         """Take a dropped or chosen file for what it is: a study, an environment, a mesh, or a reading."""

@@ -9,6 +9,7 @@ from PyQt6.QtGui import QColor, QPainter, QPen, QPolygonF
 
 from ..fitting import film_misfits, reflectance_reading
 from ..instruments import constants_reading, film_colours
+from ..maps import Map
 from . import theme
 from .scheduler import LATER
 from .session import Session
@@ -106,7 +107,7 @@ class FilmChart(StripChart):
     def keyPressEvent(self, event):
         steps = {Qt.Key.Key_Left: -1.0, Qt.Key.Key_Right: 1.0, Qt.Key.Key_PageDown: -25.0, Qt.Key.Key_PageUp: 25.0}
         if event.key() in steps:
-            now = self.session.specimen.surface["film.thickness"]
+            now = self._thicknesses()[0]
             self.moved.emit(min(max(now + steps[event.key()], 0.0), THICKEST_NM), False)
         else:
             super().keyPressEvent(event)
@@ -141,14 +142,20 @@ class FilmChart(StripChart):
         painter.drawText(foot, Qt.AlignmentFlag.AlignLeft, "facing us")
         painter.drawText(foot, Qt.AlignmentFlag.AlignHCenter, "45°")
         painter.drawText(foot, Qt.AlignmentFlag.AlignRight, "edge on")
-        x = self.x_of(specimen.surface["film.thickness"])
-        painter.setPen(QPen(theme.colour("text"), 1.6))
-        painter.drawLine(QPointF(x, 3.0), QPointF(x, area.bottom() + 2.0))
-        painter.setBrush(theme.colour("verdigris"))
-        painter.setPen(QPen(theme.colour("raised"), 1.0))
-        painter.drawPolygon(QPolygonF([QPointF(x + a, b) for a, b in ((-5, 0), (5, 0), (0, 8))]))
+        for thickness in self._thicknesses():
+            x = self.x_of(thickness)
+            painter.setPen(QPen(theme.colour("text"), 1.6))
+            painter.drawLine(QPointF(x, 3.0), QPointF(x, area.bottom() + 2.0))
+            painter.setBrush(theme.colour("verdigris"))
+            painter.setPen(QPen(theme.colour("raised"), 1.0))
+            painter.drawPolygon(QPolygonF([QPointF(x + a, b) for a, b in ((-5, 0), (5, 0), (0, 8))]))
         self.paint_waiting(painter)
         self.paint_focus(painter)
+
+    def _thicknesses(self):
+        """The film's thickness in nm; both ends of the range where it varies."""
+        value = self.session.specimen.surface.input("film.thickness")
+        return (value.low, value.high) if isinstance(value, Map) else (value,)
 
     def _paint_misfits(self, painter, area):
         curve = QRectF(area.left(), 8.0, area.width(), _CURVE - 10.0)

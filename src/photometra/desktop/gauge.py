@@ -1,19 +1,21 @@
 """The gauge: the control for one number, drawn as an instrument's scale with real-world marks."""
 
-import math
+from dataclasses import replace
 
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
-from PyQt6.QtGui import QFont, QFontMetricsF, QPainter, QPen, QPolygonF
+from PyQt6.QtGui import QFont, QPainter, QPen, QPolygonF
 from PyQt6.QtWidgets import QHBoxLayout, QLineEdit, QSizePolicy, QToolButton, QVBoxLayout, QWidget
 
 from ..errors import InputError
+from ..maps import Map
 from ..surface import Parameter, format_value
 from ..surface.scale import Scale
 from ..surface.values import parse_number
 from . import theme
+from .map_button import MapButton
+from .range_track import RangeTrack
+from .scale_parts import FINE, key_step, paint_marks, paint_ticks, paint_whisker, wheel_step
 from .text import Label
-
-_WHEEL, _ARROW, _FINE = 0.01, 0.005, 0.1
 
 
 class Track(QWidget):
@@ -78,7 +80,7 @@ class Track(QWidget):
             return
         x = event.position().x()
         if event.modifiers() & Qt.KeyboardModifier.ShiftModifier:
-            share = (x - self._from) / (self.width() - 14.0) * _FINE
+            share = (x - self._from) / (self.width() - 14.0) * FINE
             self._nudge(share, True)
             self._from, self._grip = x, self.x_of(self._value) - x
         else:
@@ -95,17 +97,12 @@ class Track(QWidget):
         if not self.hasFocus():
             event.ignore()
             return
-        fine = _FINE if event.modifiers() & Qt.KeyboardModifier.ShiftModifier else 1.0
-        self._nudge(math.copysign(_WHEEL * fine, event.angleDelta().y() or event.angleDelta().x()))
+        self._nudge(wheel_step(event))
 
     def keyPressEvent(self, event):
-        fine = _FINE if event.modifiers() & Qt.KeyboardModifier.ShiftModifier else 1.0
-        steps = {
-            Qt.Key.Key_Left: -_ARROW, Qt.Key.Key_Down: -_ARROW, Qt.Key.Key_Right: _ARROW, Qt.Key.Key_Up: _ARROW,
-            Qt.Key.Key_PageDown: -10 * _ARROW, Qt.Key.Key_PageUp: 10 * _ARROW,
-        }  # fmt: skip
-        if event.key() in steps:
-            self._nudge(steps[event.key()] * fine)
+        step = key_step(event)
+        if step is not None:
+            self._nudge(step)
         elif event.key() == Qt.Key.Key_Home:
             self._move(self.scale.low, False)
         elif event.key() == Qt.Key.Key_End:
@@ -118,22 +115,11 @@ class Track(QWidget):
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         enabled = self.isEnabled()
         base = 15.0
-        ink = theme.colour("quiet" if enabled else "line")
-        painter.setPen(QPen(ink, 1.0))
-        painter.drawLine(QPointF(7.0, base), QPointF(self.width() - 7.0, base))
-        long, short = self.scale.ticks()
-        painter.setPen(QPen(theme.colour("line"), 1.0))
-        for v in short:
-            x = self.x_of(v)
-            painter.drawLine(QPointF(x, base - 3.0), QPointF(x, base))
-        painter.setPen(QPen(ink, 1.0))
-        for v in long:
-            x = self.x_of(v)
-            painter.drawLine(QPointF(x, base - 6.0), QPointF(x, base))
+        paint_ticks(painter, self.scale, self.x_of, base, self.width(), enabled)
         if self.marks:
-            self._paint_marks(painter, base)
+            paint_marks(painter, self.marks, self.x_of, base, self.width())
         if self._sigma and enabled:
-            self._paint_whisker(painter, base)
+            paint_whisker(painter, self.x_of(self._value - self._sigma), self.x_of(self._value + self._sigma), base)
         x = self.x_of(self._value)
         painter.setPen(Qt.PenStyle.NoPen)
         painter.setBrush(theme.colour("verdigris") if enabled else theme.colour("line"))
@@ -151,30 +137,6 @@ class Track(QWidget):
             painter.setPen(QPen(theme.colour("verdigris"), 1.0, Qt.PenStyle.DotLine))
             painter.setBrush(Qt.BrushStyle.NoBrush)
             painter.drawRoundedRect(QRectF(0.5, 0.5, self.width() - 1.0, self.height() - 1.0), 3.0, 3.0)
-
-    def _paint_marks(self, painter, base):
-        painter.setFont(theme.font(7.5))
-        metrics = QFontMetricsF(painter.font())
-        free_from = 0.0
-        for value, label in self.marks:
-            x = self.x_of(value)
-            painter.setPen(QPen(theme.colour("quiet"), 1.0))
-            painter.drawLine(QPointF(x, base), QPointF(x, base + 4.0))
-            wide = metrics.horizontalAdvance(label)
-            left = min(max(x - wide / 2.0, 0.0), self.width() - wide)
-            if left < free_from:
-                continue
-            free_from = left + wide + 6.0
-            painter.drawText(QPointF(left, base + 15.0), label)
-
-    def _paint_whisker(self, painter, base):
-        low, high = self.x_of(self._value - self._sigma), self.x_of(self._value + self._sigma)
-        if high - low < 5.0:
-            low, high = (low + high) / 2 - 2.5, (low + high) / 2 + 2.5
-        painter.setPen(QPen(theme.colour("verdigris"), 2.0))
-        painter.drawLine(QPointF(low, base + 3.0), QPointF(high, base + 3.0))
-        for x in (low, high):
-            painter.drawLine(QPointF(x, base), QPointF(x, base + 6.0))
 
 
 class ValueEdit(QLineEdit):
@@ -292,13 +254,14 @@ def tooltip(p: Parameter):
 
 
 class Gauge(QWidget):
-    """One numeric parameter: its name, pin and value above its track.
+    """One numeric parameter: its name, pin and value above its track; of one that a map drives, the map's distribution
+    between its low and high end.
 
-    changed(value, goes_on) when the person moves it; freed(bool) when the pin is turned; refused(sentence) when what
-    was typed will not do.
+    changed(value or Map, goes_on) when the person moves it; freed(bool) when the pin is turned; refused(sentence) when
+    what was typed will not do.
     """
 
-    changed = pyqtSignal(float, bool)
+    changed = pyqtSignal(object, bool)
     freed = pyqtSignal(bool)
     refused = pyqtSignal(str)
 
@@ -308,17 +271,24 @@ class Gauge(QWidget):
         self.setObjectName(f"gauge {p.name}")
         self.setToolTip(tooltip(p))
         self.track = Track(Scale(*p.span, p.scale), p.marks, p.label)
+        self.range = RangeTrack(Scale(*p.span, p.scale), p.marks, p.label) if p.varies else None
+        self.map_button = MapButton(p.label) if p.varies else None
+        self._map = None
+        # What shows only where it varies has nothing to set without a map.
+        self.bare = Label("the same everywhere; give it a map") if p.varies == 1 else None
         label = Label(p.label)
         self.pin = Pin()
         self.pin.setVisible(p.solvable)
         self.pin.setAccessibleName(f"{p.label}: free")
         self.edit = ValueEdit()
-        self.edit.setFixedWidth(128)
+        self.edit.setFixedWidth(112 if p.varies else 128)
         self.edit.setAccessibleName(f"{p.label}, value")
         head = QHBoxLayout()
         head.setContentsMargins(0, 0, 0, 0)
         head.setSpacing(6)
         head.addWidget(label, 1)
+        if p.varies:
+            head.addWidget(self.map_button)
         head.addWidget(self.pin)
         head.addWidget(self.edit)
         column = QVBoxLayout(self)
@@ -326,28 +296,59 @@ class Gauge(QWidget):
         column.setSpacing(2)
         column.addLayout(head)
         column.addWidget(self.track)
+        if p.varies:
+            self.range.setVisible(False)
+            self.range.moved.connect(self._ranged)
+            column.addWidget(self.range)
+        if self.bare is not None:
+            self.bare.setObjectName("quiet")
+            column.addWidget(self.bare)
         label.setBuddy(self.track)
         self.track.moved.connect(self._moved)
         self.edit.typed.connect(self._typed)
         self.pin.clicked.connect(self.freed)
 
-    def show_state(self, value, sigma, is_free):
+    def show_state(self, value, sigma, is_free, hill=None):
+        """sigma: of a value; of a Map (low's, high's). hill: the map's Distribution, None until it is known."""
+        self._map = value if isinstance(value, Map) else None
+        if self.range is not None:
+            self.range.setVisible(self._map is not None)
+            self.track.setVisible(self._map is None and self.bare is None)
+        if self.bare is not None:
+            self.bare.setVisible(self._map is None)
+            self.edit.setVisible(self._map is not None)
+        self.pin.setChecked(is_free)
+        if self._map is not None:
+            self.range.show_range(value.low, value.high, sigma, hill)
+            self.edit.show_text(format_value(self.parameter, value).removesuffix(self.parameter.unit).strip())
+            return
         self.track.show_value(value, sigma)
         self.edit.show_text(format_value(self.parameter, value, sigma))
-        self.pin.setChecked(is_free)
 
-    def _moved(self, value, goes_on):
+    def _rounded(self, value):
         value = (
             round(value, max(self.parameter.digits + 1, 4)) if self.parameter.scale != "log" else float(f"{value:.4g}")
         )
         low, high = self.parameter.hard
-        self.changed.emit(min(max(value, low), high), goes_on)
+        return min(max(value, low), high)
+
+    def _moved(self, value, goes_on):
+        self.changed.emit(self._rounded(value), goes_on)
+
+    def _ranged(self, low, high, goes_on):
+        self.changed.emit(replace(self._map, low=self._rounded(low), high=self._rounded(high)), goes_on)
 
     def _typed(self, text):
         # The text may still carry the standard error it was shown with.
         text = text.split("±")[0] if "±" in text else text
         try:
-            value = parse_number(self.parameter, text)
+            if self._map is not None and " to " in text:
+                low, high = text.removesuffix(self.parameter.unit).split(" to ", 1)
+                ends = {"low": parse_number(self.parameter, low), "high": parse_number(self.parameter, high)}
+                value = replace(self._map, **ends)
+            else:
+                # One number for what varies takes its map off.
+                value = parse_number(self.parameter, text)
         except InputError as error:
             self.refused.emit(str(error))
             return

@@ -22,7 +22,7 @@ from ..errors import InputError
 from ..fitting import agreements
 from ..imaging.booths import compiled_in, display_of, limits_of, scene_of
 from ..imaging.ladders import CONSTANTS, MOST_STEPS, LadderPictures, constants_axis, number_axis, stepped, surfaces_axis
-from ..imaging.pictures import PictureError, write_picture
+from ..pictures import PictureError, write_picture
 from ..surface import PARAMETERS
 from ..surface.values import parse_number
 from . import theme
@@ -322,7 +322,7 @@ class LadderSheet(Sheet):
 
     def _take(self, surface, label):
         now = self.session.specimen.surface
-        changes = {n: surface[n] for n in PARAMETERS if surface[n] != now[n]}
+        changes = {n: surface.input(n) for n in PARAMETERS if surface.input(n) != now.input(n)}
         if changes:
             self.session.set_values(changes, f"take {label}")
 

@@ -1,5 +1,7 @@
 """The main window: route above, ledger left, sight and chart in the middle, strata right, probe line below."""
 
+from functools import partial
+
 from PyQt6.QtCore import QSettings, Qt, QTimer
 from PyQt6.QtWidgets import (
     QApplication,
@@ -14,6 +16,7 @@ from PyQt6.QtWidgets import (
 from .. import __version__
 from ..errors import InputError
 from ..optics.jit import is_warm
+from ..surface import PARAMETERS
 from . import theme
 from .acts import Acts
 from .agreement_sheet import AgreementSheet
@@ -25,7 +28,9 @@ from .files import Files
 from .hand_over import HandOver
 from .ladder_sheet import LadderSheet
 from .ledger import Ledger
+from .map_sheet import MapSheet
 from .menus import Menus
+from .parts_sheet import PartsSheet
 from .photograph_sheet import PhotographSheet
 from .picture import NEUTRAL
 from .probe_line import ProbeLine
@@ -62,6 +67,8 @@ class MainWindow(QMainWindow):
         self.chart = ReadingChart(self.session)
         self.solve_sheet = SolveSheet(self.session)
         self.booth_sheet = BoothSheet(self.session)
+        self.map_sheet = MapSheet(self.session, self.sight.surveyor)
+        self.parts_sheet = PartsSheet(self.session, self.sight.surveyor)
         self.sheets = {
             "agreement": AgreementSheet(self.session),
             "evidence": EvidenceSheet(self.session),
@@ -92,6 +99,8 @@ class MainWindow(QMainWindow):
         self.lower.addWidget(self.chart)
         self.lower.addWidget(self.solve_sheet)
         self.lower.addWidget(self.booth_sheet)
+        self.lower.addWidget(self.map_sheet)
+        self.lower.addWidget(self.parts_sheet)
         self.lower.addWidget(self.sight.numbers)
         looking = self._looking = QSplitter(Qt.Orientation.Vertical)
         looking.addWidget(self.sight)
@@ -151,6 +160,14 @@ class MainWindow(QMainWindow):
         self.sight.booth_wanted.connect(self.show_booth)
         self.booth_sheet.closed.connect(lambda: self.show_booth(False))
         self.booth_sheet.mesh_wanted.connect(self.files.choose_mesh)
+        for under in (self.map_sheet, self.parts_sheet):
+            under.closed.connect(partial(self._leave_under, under))
+        self.parts_sheet.mesh_wanted.connect(self.files.choose_mesh)
+        self.sight.surveyor.told.connect(self.probe_line.show_mapped)
+        self.map_sheet.picture_wanted.connect(self.files.choose_map_picture)
+        self.strata.map_wanted.connect(self.show_map)
+        self.strata.map_picture_wanted.connect(lambda name: self.files.choose_map_picture(name, None))
+        self.files.map_given.connect(self.show_map)
         self.booth_sheet.region_wanted.connect(self.sight.want_region)
         self.lower.currentChanged.connect(self._give_room_back)
         self.lower.currentChanged.connect(lambda _: self.sight.show_pins())
@@ -193,7 +210,9 @@ class MainWindow(QMainWindow):
 
     def _give_room_back(self):
         """Let the picture have the room again that the result of a solve took."""
-        if self._before_result and self.lower.currentWidget() is not self.solve_sheet:
+        if self._before_result and self.lower.currentWidget() not in (
+            self.solve_sheet, self.map_sheet, self.parts_sheet,
+        ):  # fmt: skip
             self._looking.setSizes(self._before_result)
             self._before_result = None
 
@@ -204,6 +223,34 @@ class MainWindow(QMainWindow):
     def show_booth(self, on):
         """Show the booth's sheet under the picture, or the chart again."""
         self.lower.setCurrentWidget(self.booth_sheet if on else self.chart)
+
+    def show_map(self, name):
+        """Show the map of a parameter under the picture."""
+        self.show_sheet()
+        self.map_sheet.show_map(name)
+        self.lower.setCurrentWidget(self.map_sheet)
+        self._take_room()
+
+    def show_any_map(self):
+        """Show the map of the chosen stratum, or the first there is; say so where there is none."""
+        maps = self.session.specimen.surface.maps if self.session.specimen else {}
+        name = next((n for n in maps if PARAMETERS[n].stratum == self.session.stratum), next(iter(maps), None))
+        if name is None:
+            self.say("Nothing varies over this specimen yet; press the map button beside a gauge's name.")
+        else:
+            self.show_map(name)
+
+    def show_parts(self):
+        """Show the parts of the chosen specimen's shape under the picture, or the chart again."""
+        shown = self.lower.currentWidget() is self.parts_sheet
+        self.show_sheet()
+        self.lower.setCurrentWidget(self.chart if shown else self.parts_sheet)
+        if not shown:
+            self._take_room()
+
+    def _leave_under(self, sheet):
+        if self.lower.currentWidget() is sheet:
+            self.lower.setCurrentWidget(self.chart)
 
     def show_numbers(self):
         """Show pins, profile and histogram under the picture, or the chart again."""
@@ -291,10 +338,14 @@ class MainWindow(QMainWindow):
             self.sight.loop.hold(True)
             self.show_sheet()
             self.lower.setCurrentWidget(self.solve_sheet)
-            height = sum(self._looking.sizes())
-            if self._looking.sizes()[1] < _RESULT_HEIGHT:
-                self._before_result = self._looking.sizes()
-                self._looking.setSizes([height - _RESULT_HEIGHT, _RESULT_HEIGHT])
+            self._take_room()
+
+    def _take_room(self):
+        """Give the lower part of the middle what a result or a map needs, for as long as it is seen."""
+        height = sum(self._looking.sizes())
+        if self._looking.sizes()[1] < _RESULT_HEIGHT:
+            self._before_result = self._looking.sizes()
+            self._looking.setSizes([height - _RESULT_HEIGHT, _RESULT_HEIGHT])
 
     def browse_constants(self, target="constants"):
         """Open the browser of optical constants for the chosen specimen's body, or its film."""
@@ -380,6 +431,15 @@ class MainWindow(QMainWindow):
             if dialog is not None:
                 dialog.close()
         self._warming.end()
-        for part in (*self.sheets.values(), self.sight, self.strata, self.solve_sheet, self.files, self.session):
+        for part in (
+            *self.sheets.values(),
+            self.sight,
+            self.strata,
+            self.solve_sheet,
+            self.map_sheet,
+            self.parts_sheet,
+            self.files,
+            self.session,
+        ):
             part.end()
         event.accept()

@@ -38,6 +38,8 @@ class Menus:
         self._add(specimen, "&Duplicate", w.acts.duplicate_specimen, "Ctrl+Shift+D")
         self._strata = specimen.addMenu("Take a &stratum from")
         self._strata.aboutToShow.connect(self._fill_strata)
+        self._links = specimen.addMenu("&Follow in this stratum")
+        self._links.aboutToShow.connect(self._fill_links)
         self._add(specimen, "Re&move", w.acts.remove_specimen)
         specimen.addSeparator()
         self._add(specimen, "&Next", lambda: w.session.choose(w.session.index + 1), "Ctrl+Down")
@@ -55,6 +57,8 @@ class Menus:
         self._add(surface, "Optical &constants…", w.browse_constants, "Ctrl+B")
         self._add(surface, "Constants from a &model of electrons", w.acts.use_model, "Ctrl+M")
         self._add(surface, "Constants from the e&llipsometry", w.acts.constants_from_ellipsometry)
+        self._add(surface, "&Map of the chosen gauge", w.show_any_map, "Ctrl+Shift+G")
+        self._add(surface, "&Find missing map pictures…", w.files.relink)
         self._add(surface, "&Solve", w.solve, "Ctrl+Return")
         self.robust = self._add(surface, "Far-off points count &less", lambda: None)
         self.robust.setCheckable(True)
@@ -65,6 +69,7 @@ class Menus:
         self.keep_rgb.setToolTip("Otherwise a solve gives a colour by wavelength where a spectral reading asks for it")
         view = bar.addMenu("&View")
         self._add(view, "&Booth: shape, camera, lamps", lambda: w.show_booth(w.lower.currentWidget() is w.chart))
+        self._add(view, "Par&ts of the model", w.show_parts, "Ctrl+Shift+T")
         self._add(view, "&Numbers: pins, profile, histogram", w.show_numbers, "Ctrl+Shift+M")
         self._add(view, "&Pause or resume", w.probe_line.pause.toggle, "Ctrl+Space")
         self._add(view, "&Restart the picture", w.sight.loop.restart, "Ctrl+R")
@@ -102,13 +107,26 @@ class Menus:
             self._add(self._recent, path, partial(files.open, path))
         self._recent.setEnabled(bool(files.recent))
 
+    def _fill_links(self):
+        """Offer to follow every other specimen in the chosen stratum, or to stand by itself again."""
+        self._links.clear()
+        session = self.window.session
+        if session.specimen is None:
+            return
+        for i, s in enumerate(session.study.specimens):
+            if i != session.index:
+                self._links.addAction(s.name, partial(session.link, session.stratum, s.name))
+        if session.specimen.leader_in(session.stratum):
+            self._links.addSeparator()
+            self._links.addAction(f"Unlink the {session.stratum}", partial(session.link, session.stratum, None))
+
     def _fill_strata(self):
         """Offer the chosen stratum of every other specimen."""
         self._strata.clear()
         stratum = self.window.session.stratum
         for i, s in enumerate(self.window.session.study.specimens):
             if i != self.window.session.index:
-                changes = {p.name: s.surface[p.name] for p in parameters_of(stratum)}
+                changes = {p.name: s.surface.input(p.name) for p in parameters_of(stratum)}
                 label = f"{stratum} of the {s.name.lower()}"
                 self._strata.addAction(label, partial(self.window.session.set_values, changes, f"take the {label}"))
         if self._strata.isEmpty():

@@ -2,7 +2,7 @@
 
 from PyQt6.QtWidgets import QButtonGroup, QDialog, QDialogButtonBox, QRadioButton, QVBoxLayout
 
-from ..tracing.meshfiles import UNITS_MM, FileMesh
+from ..shapes.meshfiles import UNITS_MM, FileMesh
 from .text import Label
 
 

@@ -13,7 +13,6 @@ from ..errors import InputError
 from ..imaging.booths import display_of
 from ..imaging.curves import CURVES, curve_of
 from ..imaging.lining_up import scale_and_turn, scaled, turned
-from ..imaging.pictures import PictureError
 from ..imaging.pyramid import kept_pyramid, pyramid_in
 from ..imaging.references import (
     as_calibrated,
@@ -23,6 +22,7 @@ from ..imaging.references import (
     our_chart,
     place_in_frame,
 )
+from ..pictures import PictureError
 from ..readings import read_file
 from ..study import WHOLE, Reference
 from ..study.proof import IDENTITY

@@ -3,7 +3,7 @@
 import math
 
 from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
-from PyQt6.QtGui import QPainter, QPainterPath, QPen
+from PyQt6.QtGui import QColor, QLinearGradient, QPainter, QPainterPath, QPen
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ..imaging.framing import in_frame
@@ -50,6 +50,8 @@ class Picture(QWidget):
     framed = pyqtSignal(object)
     """What was drawn by a drag: from where to where, ((x, y), (x, y)) in 0..1."""
     resized = pyqtSignal()
+    tapped = pyqtSignal(int, int)
+    """A click that was no drag, in picture pixels."""
 
     def __init__(self, parent=None):
         super().__init__(parent)
@@ -63,7 +65,9 @@ class Picture(QWidget):
         self.divider = None
         self.is_halved = False
         self._dividing = False
-        self._instead = self._overlay = None
+        self._instead = self._overlay = self._survey = None
+        self._legend = ()
+        self._pressed = None
         self._pointer = None
         self.setMouseTracking(True)
         self.setMinimumSize(240, 160)
@@ -90,6 +94,11 @@ class Picture(QWidget):
     def show_marks(self, image):
         """Lay a picture with holes over the frame; None for none."""
         self._overlay = image
+        self.update()
+
+    def show_survey(self, image, legend=()):
+        """Lay a picture of parts or values over all; legend: (title, text at its low end, at its high end, colours)."""
+        self._survey, self._legend = image, legend
         self.update()
 
     def _divider_x(self, y):
@@ -150,7 +159,7 @@ class Picture(QWidget):
             if at is not None:
                 self.picked.emit(*at)
         else:
-            self._orbiting = event.position()
+            self._orbiting = self._pressed = event.position()
 
     def _dragged_to(self, position):
         """From where the drag began to where it is, within the picture."""
@@ -171,6 +180,9 @@ class Picture(QWidget):
             if self._orbiting is not None:
                 self._orbiting = None
                 self.orbited.emit(0.0, 0.0, False)
+                at = self.pixel_at(event.position())
+                if at is not None and (event.position() - self._pressed).manhattanLength() < 4.0:
+                    self.tapped.emit(*at)
             if self._frame_from is not None:
                 dragged = self._dragged_to(event.position())
                 self._frame_from = self._drawn = None
@@ -194,6 +206,10 @@ class Picture(QWidget):
         painter.drawImage(QRectF(self.rect()), self._instead or self.frame.image)
         if self._overlay is not None:
             painter.drawImage(QRectF(self.rect()), self._overlay)
+        if self._survey is not None:
+            painter.drawImage(QRectF(self.rect()), self._survey)
+            if self._legend:
+                self._paint_legend(painter, *self._legend)
         if self.divider is not None:
             self._paint_divider(painter)
         if self.is_halved:
@@ -256,6 +272,25 @@ class Picture(QWidget):
             painter.drawText(beside + QPointF(1.0, 1.0), pin.name)
             painter.setPen(theme.colour("text"))
             painter.drawText(beside, pin.name)
+
+    def _paint_legend(self, painter, title, low, high, colours):
+        box = QRectF(12.0, self.height() - 50.0, 220.0, 38.0)
+        painter.setPen(Qt.PenStyle.NoPen)
+        painter.setBrush(theme.colour("window", 225))
+        painter.drawRoundedRect(box, 4.0, 4.0)
+        bar = QRectF(box.left() + 8.0, box.top() + 18.0, box.width() - 16.0, 7.0)
+        shades = QLinearGradient(bar.topLeft(), bar.topRight())
+        for i, (r, g, b) in enumerate(colours):
+            shades.setColorAt(i / (len(colours) - 1), QColor.fromRgbF(r, g, b))
+        painter.setBrush(shades)
+        painter.drawRect(bar)
+        painter.setFont(theme.font(8.0))
+        painter.setPen(theme.colour("text"))
+        painter.drawText(box.adjusted(8.0, 3.0, -8.0, 0.0), Qt.AlignmentFlag.AlignLeft, title)
+        below = QRectF(bar.left(), bar.bottom(), bar.width(), 13.0)
+        painter.setFont(theme.font(7.5))
+        painter.drawText(below, Qt.AlignmentFlag.AlignLeft, low)
+        painter.drawText(below, Qt.AlignmentFlag.AlignRight, high)
 
     def _paint_divider(self, painter):
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)

@@ -49,6 +49,10 @@ class ProbeLine(QWidget):
         self.parts["bent"].setToolTip("After highlight compression")
         self.parts["shown"].setToolTip("As sent to the screen, 0 to 255")
         self.parts["Lab"].setToolTip("CIE L*a*b* of the balanced value, white 1 1 1 under D65")
+        self.mapped = Label()
+        self.mapped.setFont(theme.font(8.5))
+        self.mapped.setToolTip("What the maps lay on there")
+        left.addWidget(self.mapped)
         left.addStretch(1)
         row.addWidget(Sideways(steps), 1)
         self.progress = Label()
@@ -86,6 +90,10 @@ class ProbeLine(QWidget):
         self.parts["bent"].setText(_triple(stages.compressed))
         self.parts["shown"].setText(" ".join(f"{round(255 * float(v))}" for v in stages.shown))
         self.parts["Lab"].setText(" ".join(f"{v:.1f}" for v in stages.lab).replace("-", "−"))
+
+    def show_mapped(self, words):
+        """Show the mapped values under the pointer, in words."""
+        self.mapped.setText(words)
 
     def show_progress(self, frame):
         if frame.step > 1:

@@ -17,7 +17,7 @@ from PyQt6.QtWidgets import (
 
 from ..errors import InputError
 from ..imaging.booths import display_of
-from ..imaging.pictures import PictureError, decoded_picture
+from ..pictures import PictureError, decoded_picture
 from ..study import differing
 from ..surface import PARAMETERS, format_value
 from .images import image_of

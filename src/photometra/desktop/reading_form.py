@@ -19,6 +19,8 @@ _FIELDS = (
     ("bandpass_nm", "Band-pass", "Full width at half maximum of what the instrument takes for one wavelength, in nm"),
     ("illuminated_mm", "Illuminated", "Diameter of the area that is lit, in mm; empty where it is wide"),
     ("collected_mm", "Collected", "Diameter of the area that is looked at, in mm; empty where it is wide"),
+    ("spot", "Place", "Where on a specimen that varies it was taken: x y z and a diameter in mm, as 0 55 18, 8 mm; "
+                      "empty for all of it"),
     ("tolerance", "Tolerance", "How far the model may be, in the measure this kind is told in"),
     ("illuminant", "Illuminant", "Light under which the colour is told"),
     ("observer", "Observer", "CIE 1931 2° or CIE 1964 10°"),
@@ -108,7 +110,11 @@ class ReadingForm(QWidget):
                 field.setCurrentText(str(value))
             elif not (field.hasFocus() and field.isModified()):
                 unit = f" {key[-2:]}" if key in LENGTHS else ""
-                text = (f"{value:g}{unit}" if value else "") if key in _NUMBERS else str(getattr(value, "text", value))
+                text = (
+                    (f"{value:g}{unit}" if value else "")
+                    if key in _NUMBERS
+                    else str(getattr(value, "text", value or ""))
+                )
                 if text != field.text():
                     field.setText(text)
                     field.setCursorPosition(0)

@@ -36,9 +36,10 @@ class Request:
 
     @classmethod
     def of(cls, specimen, study, width, height, layer=""):
-        own = specimen.readings if specimen.surface["constants"] == FROM_READING else ()
-        seen = Specimen("", specimen.size_mm, specimen.surface, own, shape=specimen.shape, wall_mm=specimen.wall_mm)
-        booth = Study("", (), study.booth, study.pictures, study.meshes)
+        seen = _seen(specimen) if specimen.assigned else replace(_seen(specimen), name="")
+        names = {name for _, name in specimen.assigned} - {specimen.name}
+        others = tuple(_seen(s) for s in study.specimens if s.name in names)
+        booth = Study("", others, study.booth, study.pictures, study.meshes)
         return cls(seen, booth, width, height, layer)
 
     @property
@@ -52,6 +53,15 @@ class Request:
     def same_light(self, other):
         """Whether only the display differs."""
         return other is not None and _undisplayed(self) == _undisplayed(other)
+
+
+def _seen(specimen):
+    """A specimen without what no picture shows."""
+    own = specimen.readings if specimen.surface["constants"] == FROM_READING else ()
+    return Specimen(
+        specimen.name, specimen.size_mm, specimen.surface, own, shape=specimen.shape, wall_mm=specimen.wall_mm,
+        assigned=specimen.assigned,
+    )  # fmt: skip
 
 
 def _undisplayed(request):

@@ -6,10 +6,12 @@ from pathlib import Path
 
 from PyQt6.QtCore import QObject, QTimer, pyqtSignal
 
+from ..errors import InputError
 from ..fitting import agreements
 from ..imaging.proofs import proof_of
 from ..study import History, Study
 from ..surface import PARAMETERS, STRATA
+from ..surface.parameters import ENDS
 from .workers import AFTER_THE_PICTURE, Latest
 
 
@@ -138,15 +140,36 @@ class Session(QObject):
         if not self.has_specimen():
             return
         names = tuple(changes)
+        try:
+            self.specimen.followed(names)
+            changed = self.specimen.with_values(changes)
+        except InputError as error:
+            self.said.emit(str(error))
+            # The gauge shows again what still holds.
+            self.surface_changed.emit()
+            return
         label = label or f"{PARAMETERS[names[0]].label.lower()}"
         key = (self.index, names) if dragging else None
-        self.change_specimen(self.specimen.with_values(changes), label, key)
+        self.change_specimen(changed, label, key)
+
+    def link(self, stratum, leader):
+        """Have the chosen specimen follow another in a stratum, or stand by itself again (None)."""
+        try:
+            study = self.study.with_link(self.index, stratum, leader)
+        except InputError as error:
+            self.said.emit(str(error))
+            return
+        self.history.apply(study, f"follow in the {stratum}" if leader else f"unlink the {stratum}")
 
     def set_free(self, name, is_free):
         if not self.has_specimen():
             return
         label = f"{'free' if is_free else 'hold'} {PARAMETERS[name].label.lower()}"
-        self.change_specimen(self.specimen.with_free(name, is_free), label)
+        specimen = self.specimen.with_free(name, is_free)
+        # Of a range both ends are free, or held, by the one pin.
+        for end in () if is_free else ENDS:
+            specimen = specimen.with_free(f"{name}.{end}", False)
+        self.change_specimen(specimen, label)
 
     def set_bounds(self, name, bounds):
         """Narrow where a solve may find a parameter: (low, high), or None for its whole range."""

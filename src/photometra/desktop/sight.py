@@ -31,6 +31,7 @@ from .readouts import Readouts
 from .rendering import RenderLoop, Request
 from .scrolling import Sideways
 from .session import Session
+from .surveyor import Surveyor
 from .text import Label
 
 _PICK_RADIUS = 3
@@ -84,6 +85,7 @@ class Sight(QWidget):
         self.numbers = NumbersSheet(session)
         self.numbers.pin_wanted.connect(self.pick)
         self.numbers.profile_wanted.connect(self._compare)
+        self.surveyor = Surveyor(session, self.picture, self)
         self.readouts = Readouts(session, self.picture, self.numbers, self.comparison, self)
         self.picture.divided.connect(lambda place: self.comparison.set(place=place))
         column.addWidget(Sideways(self._strip()))
@@ -173,6 +175,7 @@ class Sight(QWidget):
         self._show_marks()
         self.comparison.submit(frame)
         self.readouts.frame_came(frame)
+        self.surveyor.frame_came(frame)
         found = picture_findings(frame.request.surface, frame.request.booth.effort, frame.energy_cut)
         self.layers.show_finding(found[0] if found else None)
         self.progressed.emit(frame)
@@ -354,5 +357,6 @@ class Sight(QWidget):
 
     def end(self):
         self.readouts.end()
+        self.surveyor.end()
         self.comparison.end()
         self.loop.end()

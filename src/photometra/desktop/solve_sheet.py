@@ -314,7 +314,9 @@ class SolveSheet(QWidget):
         if specimen is None or self._specimen is None or specimen.name != self._specimen.name:
             return
         changes = {
-            name: minimum.surface[name] for name in PARAMETERS if minimum.surface[name] != specimen.surface[name]
+            name: minimum.surface.input(name)
+            for name in PARAMETERS
+            if minimum.surface.input(name) != specimen.surface.input(name)
         }
         if changes:
             self.session.set_values(changes, f"try {told(minimum)}")

@@ -1,5 +1,6 @@
 """The right-hand panel: the section, and under it the gauges of the chosen stratum."""
 
+from dataclasses import replace
 from functools import partial
 
 from PyQt6.QtCore import Qt, pyqtSignal
@@ -21,16 +22,19 @@ from ..errors import InputError
 from ..fitting import applicable, evidence_findings
 from ..imaging.booths import standing_findings
 from ..instruments import constants_reading, inner_split, light_split
+from ..maps import Generator, Map
 from ..optics import fresnel_conductor
 from ..optics.interface import colour_leaving
-from ..surface import PARAMETERS, STRATA, parameters_of, scalars_of, table
+from ..surface import PARAMETERS, STRATA, parameters_of, table
 from ..surface.checks import findings
 from ..surface.compile import colours_for, compile_surface, constants_of
 from ..surface.constants import FROM_MODEL, FROM_READING
+from ..surface.inputs import about, new_map
 from ..surface.known_media import KnownMedium, known_media
 from ..surface.values import parse_number
 from .absorption_chart import AbsorptionChart
 from .colour_gauge import ConstantsRow, TripleGauge
+from .distributions import Distributions
 from .film_chart import FilmChart
 from .gauge import Gauge
 from .roughness_row import RoughnessRow
@@ -49,6 +53,8 @@ class StrataPanel(QWidget):
     browse_constants = pyqtSignal(str)
     """Which parameter a table is wanted for."""
     solve_wanted = pyqtSignal()
+    map_wanted = pyqtSignal(str)
+    map_picture_wanted = pyqtSignal(str)
 
     def __init__(self, session: Session, parent=None):
         super().__init__(parent)
@@ -58,6 +64,8 @@ class StrataPanel(QWidget):
         self.section = Section()
         self.section.chosen.connect(session.choose_stratum)
         self.section.angle_changed.connect(self._split)
+        self.distributions = Distributions(self)
+        self.distributions.arrived.connect(self.refresh)
         self._splitter = Latest("section", self, AFTER_THE_PICTURE)
         self._splitter.done.connect(lambda found: self.section.show_split(*found))
         self.gauges = {}
@@ -74,6 +82,16 @@ class StrataPanel(QWidget):
             self._tabs.addButton(tab)
             tabs.addWidget(tab, len(name))
             self._pages[name] = (tab, self._page(name))
+        self._link = QWidget()
+        link = QHBoxLayout(self._link)
+        link.setContentsMargins(12, 2, 12, 2)
+        self._link_text = Label()
+        self._link_text.setObjectName("quiet")
+        self._unlink = QPushButton("Unlink")
+        self._unlink.setToolTip("Let this specimen stand by itself here; it keeps the values")
+        self._unlink.clicked.connect(lambda: session.link(session.stratum, None))
+        link.addWidget(self._link_text, 1)
+        link.addWidget(self._unlink)
         self._scroll = QScrollArea()
         self._scroll.setWidgetResizable(True)
         self._scroll.setFrameShape(QFrame.Shape.NoFrame)
@@ -105,6 +123,7 @@ class StrataPanel(QWidget):
         whole.setSpacing(0)
         whole.addWidget(self.section)
         whole.addLayout(tabs)
+        whole.addWidget(self._link)
         whole.addWidget(self._scroll, 1)
         whole.addLayout(foot)
         session.surface_changed.connect(self.refresh)
@@ -134,20 +153,42 @@ class StrataPanel(QWidget):
                 gauge.freed.connect(partial(self.session.set_free, p.name))
                 gauge.refused.connect(self.session.said)
                 gauge.pin.bounds_wanted.connect(partial(self._ask_bounds, p.name))
+                if p.varies:
+                    self._connect_map(gauge)
             self.gauges[p.name] = gauge
             column.addWidget(gauge)
         if stratum == "finish":
             self.roughness_row = RoughnessRow(self.session)
-            self.roughness_row.taken.connect(lambda value: self._changed("roughness", value, False))
+            self.roughness_row.taken.connect(self._roughness_taken)
             column.addWidget(self.roughness_row)
         if stratum == "interior":
             self._place_interior(column)
         if stratum == "film":
             self.film_chart = FilmChart(self.session)
-            self.film_chart.moved.connect(partial(self._changed, "film.thickness"))
+            self.film_chart.moved.connect(self._film_moved)
             # Before the choice of a table, so that it is seen without scrolling.
             column.insertWidget(column.count() - 1, self.film_chart)
         return page
+
+    def _connect_map(self, gauge):
+        name, button = gauge.parameter.name, gauge.map_button
+        button.chosen.connect(
+            lambda key: self._give_map(name, new_map(self.session.specimen.surface, name, Generator(key)))
+        )
+        button.shared.connect(lambda other: self._share_map(name, other))
+        button.edit_wanted.connect(partial(self.map_wanted.emit, name))
+        button.picture_wanted.connect(partial(self.map_picture_wanted.emit, name))
+        button.taken_off.connect(lambda: self._give_map(name, self.session.specimen.surface[name]))
+
+    def _give_map(self, name, value):
+        self.session.set_values({name: value}, f"map of {PARAMETERS[name].label.lower()}")
+        if isinstance(value, Map):
+            self.map_wanted.emit(name)
+
+    def _share_map(self, name, other):
+        surface = self.session.specimen.surface
+        low, high = about(PARAMETERS[name], surface[name])
+        self._give_map(name, Map(surface.input(other).layers, low, high))
 
     def _place_interior(self, column):
         """The absorption chart under the first gauge, and the known media at the top."""
@@ -169,6 +210,23 @@ class StrataPanel(QWidget):
 
     def _take_medium(self, medium, changes_of):
         self.session.set_values(changes_of(medium), medium.name.lower())
+
+    def _roughness_taken(self, roughness):
+        """Take a roughness from the row; of one that varies both ends move along, so that its middle is there."""
+        value = self.session.specimen.surface.input("roughness")
+        if isinstance(value, Map):
+            by = roughness - value.middle
+            low, high = (min(max(end + by, 0.0), 1.0) for end in (value.low, value.high))
+            roughness = replace(value, low=low, high=high)
+        self._changed("roughness", roughness, False)
+
+    def _film_moved(self, thickness, goes_on):
+        """Take a thickness from the chart; of one that varies the nearer end of its range."""
+        value = self.session.specimen.surface.input("film.thickness") if self.session.specimen else None
+        if isinstance(value, Map):
+            end = min(("low", "high"), key=lambda e: abs(getattr(value, e) - thickness))
+            thickness = replace(value, **{end: thickness})
+        self._changed("film.thickness", thickness, goes_on)
 
     def _changed(self, name, value, goes_on):
         if self.session.specimen is None:
@@ -208,6 +266,10 @@ class StrataPanel(QWidget):
             tab.setChecked(name == self.session.stratum)
             page.setVisible(name == self.session.stratum)
         self.section.show_stratum(self.session.stratum)
+        if self.session.specimen is not None and self.session.specimen.surface.maps:
+            # Distributions are worked out for what is seen.
+            self.refresh()
+        self._show_link()
         self._scroll.verticalScrollBar().setValue(0)
 
     def refresh(self):
@@ -224,18 +286,36 @@ class StrataPanel(QWidget):
                 gauge.setVisible(surface.applies(name))
                 continue
             applies = surface.applies(name) or (name == "haze.spread" and "haze.amount" in specimen.free)
-            p = gauge.parameter
-            sigma = [sigmas.get(s) for s in scalars_of(name, surface[name])] if p.components else sigmas.get(name)
-            gauge.show_state(surface[name], sigma, name in specimen.free)
+            p, value = gauge.parameter, surface.input(name)
+            is_mapped = isinstance(value, Map)
+            sigma = [sigmas.get(s) for s in surface.scalars_of(name)] if p.components or is_mapped else sigmas.get(name)
+            if p.varies:
+                is_free = any(n in specimen.free for n in (name, f"{name}.low", f"{name}.high"))
+                hill = self.distributions.of(value, surface.lies_on) if is_mapped and gauge.isVisible() else None
+                gauge.show_state(value, sigma, is_free, hill)
+                others = [(n, PARAMETERS[n].label) for n, m in surface.maps.items() if n != name]
+                gauge.map_button.show_state(is_mapped, others)
+            else:
+                gauge.show_state(value, sigma, name in specimen.free)
             if p.kind != "switch":
                 gauge.pin.show_bounds(specimen.bounds.get(name))
             gauge.setVisible(applies)
             if name == "colour":
                 gauge.show_leaving(colour_leaving(surface.rgb(name), surface["ior"]), surface["ior"])
+        for p in PARAMETERS.values():
+            self.gauges[p.name].setEnabled(specimen.leader_in(p.stratum) is None)
+        self._show_link()
         self.section.show_surface(surface, specimen.size_mm, self._constants_face(specimen)[0])
         self._split()
         self._show_findings(specimen)
         self._show_counting()
+
+    def _show_link(self):
+        """Say whom the chosen stratum follows."""
+        specimen = self.session.specimen
+        leader = specimen.leader_in(self.session.stratum) if specimen is not None else None
+        self._link.setVisible(leader is not None)
+        self._link_text.setText(f"follows {leader}" if leader else "")
 
     def _show_counting(self):
         """Say what the next solve frees and counts."""
@@ -301,6 +381,7 @@ class StrataPanel(QWidget):
 
     def end(self):
         self._splitter.end()
+        self.distributions.end()
         self.film_chart.end()
         self.absorption_chart.end()
         self.roughness_row.end()

@@ -17,9 +17,10 @@ from ..optics.dispersion import LINE_D_SODIUM_NM
 from ..optics.fresnel import COS_EDGE
 from ..optics.metal import colours_from_constants
 from ..study import Specimen
-from ..surface import rows, table
+from ..surface import PARAMETERS, rows, table
+from ..surface.bank import compile_measured
 from ..surface.coat import COLOUR_UM
-from ..surface.compile import body_constants, compile_measured, compile_surface
+from ..surface.compile import body_constants, compile_surface
 
 
 class ExportError(InputError):
@@ -43,7 +44,7 @@ _SOLID = {"thin_walled": False, "reverse.translucency": 0.0}
 
 def openpbr_inputs(specimen: Specimen):
     """({input: (type, value)}, [a sentence for each thing left out]) for a specimen's surface."""
-    s = specimen.surface
+    s = specimen.surface.uniform()
     constants = constants_reading(specimen.readings)
     # OpenPBR states body and metal without what lies over them.
     compiled = compile_surface(s.with_values(_BARE), constants)
@@ -80,6 +81,8 @@ def openpbr_inputs(specimen: Specimen):
             _subsurface(s, constants, inputs)
             if max(s["subsurface.shallow"], s["subsurface.deep"]) > 0.0:
                 left_out.append("the shallow and deep matter of the subsurface: carried as one colour")
+    for name in specimen.surface.maps:
+        left_out.append(f"the map of {PARAMETERS[name].label.lower()}: carried as one value, half-way along its range")
     _layers(s, inputs)
     if s["film.amount"] > 0.0:
         _film_lost(s, left_out)

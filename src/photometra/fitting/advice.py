@@ -10,7 +10,7 @@ from ..instruments import INSTRUMENTS, constants_reading, measured
 from ..optics.threads import thread_count
 from ..readings import Reading
 from ..readings.geometries import MULTI_ANGLE, THROUGH
-from ..surface import PARAMETERS, Surface, scalar_owner, scalars_of
+from ..surface import PARAMETERS, Surface, scalar_owner
 from .problem import Cancelled, Problem, free_names, range_of
 from .solver import counting
 from .uncertainty import covariance_of, marginal
@@ -38,7 +38,7 @@ def solvable_scalars(surface: Surface):
         # Of nothing there is no slope: an absent layer, and dispersion, whose 0 means none.
         absent = p.woken and surface[p.name] == 0.0
         if p.solvable and surface.applies(p.name) and not absent and p.kind in ("number", "colour", "coefficient"):
-            scalars = scalars_of(p.name, surface[p.name])
+            scalars = surface.scalars_of(p.name)
             out += scalars if len(scalars) <= 3 else []
     return out
 

@@ -10,7 +10,8 @@ from ..errors import InputError
 from ..instruments import constants_reading, model_of
 from ..readings import Reading
 from ..surface import Surface
-from ..surface.compile import CompiledSurface, compile_measured
+from ..surface.bank import compile_measured
+from ..surface.compile import CompiledSurface
 from .uncertainty import marginal
 
 

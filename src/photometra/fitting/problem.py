@@ -6,8 +6,9 @@ import numpy as np
 
 from ..errors import InputError
 from ..instruments import as_shown, constants_reading, predicted, question_with
-from ..surface import PARAMETERS, Surface, scalar_owner, scalars_of
-from ..surface.compile import compile_measured
+from ..surface import PARAMETERS, Surface, scalar_owner
+from ..surface.bank import compile_measured
+from ..surface.parameters import ENDS
 from .agreement import colours_of
 from .effects import REACH, effects_of
 
@@ -36,7 +37,9 @@ def free_names(surface: Surface, names) -> list[str]:
             raise InputError(f"{p.name} cannot be solved for; set it by hand")
         if not awake.applies(p.name):
             raise InputError(f"{p.name} does nothing on this surface as it stands; hold it")
-        scalars += [name] if component is not None else scalars_of(name, awake[name])
+        end = component if component in ENDS and p.components else None
+        of_end = [s for s in awake.scalars_of(p.name) if end and s.startswith(f"{p.name}.{end}.")]
+        scalars += of_end or ([name] if component is not None else awake.scalars_of(name))
     order = list(PARAMETERS)
     return sorted(dict.fromkeys(scalars), key=lambda s: order.index(scalar_owner(s)[0].name))
 
@@ -44,7 +47,14 @@ def free_names(surface: Surface, names) -> list[str]:
 def applicable(surface: Surface, names) -> list[str]:
     """Those of the names that do anything on a surface: what does not apply is not in the way of a solve."""
     awake = surface.awake([n for n in names if n in PARAMETERS])
-    return [n for n in names if awake.applies(scalar_owner(n)[0].name)]
+    out = []
+    for name in names:
+        p, component = scalar_owner(name)
+        # The end of a range that is no more: the map was taken off, the parameter stayed free.
+        is_gone = (component or "").partition(".")[0] in ENDS and p.name not in surface.maps
+        if awake.applies(p.name) and not is_gone:
+            out.append(name)
+    return out
 
 
 def range_of(scalar, bounds):

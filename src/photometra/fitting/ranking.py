@@ -7,7 +7,7 @@ import numpy as np
 from ..instruments import constants_reading
 from ..readings import Reading
 from ..surface import Surface, table_names
-from ..surface.compile import compile_measured
+from ..surface.bank import compile_measured
 from ..surface.constants import choosing
 from .agreement import agreement, agreements
 

@@ -1,28 +1,32 @@
 """From a study's booth to the tracer's scene: which light, what stands there, from where it is seen."""
 
 import hashlib
+from dataclasses import dataclass
 from functools import lru_cache
 from importlib.resources import files
 from pathlib import Path
 
 from ..instruments import constants_reading
+from ..pictures import PictureError, decoded_picture, read_picture
+from ..shapes.lying import LiesOn
+from ..shapes.meshfiles import kept_shape
+from ..shapes.standing import Shape, shape_of
 from ..study import Booth, Lamp, Specimen, Study, Viewpoint
+from ..study.model import matches
+from ..surface.bank import Bank, compiled_as
 from ..surface.checks import Finding
-from ..surface.compile import CompiledSurface, compile_surface
+from ..surface.compile import CompiledSurface
 from ..tracing import (
     Camera,
     Environment,
     Limits,
     Panel,
     Scene,
-    Shape,
     environment_from,
-    shape_of,
     uniform_environment,
 )
-from ..tracing.meshfiles import kept_shape
+from ..tracing.scene import OWN
 from .display import Display
-from .pictures import PictureError, decoded_picture, read_picture
 
 UNIFORM = "uniform"
 
@@ -115,13 +119,73 @@ def scene_of(study: Study, specimen: Specimen, environment_name=None) -> Scene:
         camera=camera_of(booth.viewpoint),
         shape=shape,
         panels=() if alone else (_panel(booth.key, radius), _panel(booth.back, radius)),
+        dressed=dressed(study, specimen, shape),
     )
+
+
+def dressed(study, specimen, shape):
+    """What every part of a shape has on: see `Scene.dressed`."""
+    if not specimen.assigned or shape is None:
+        return ()
+    by_name = {s.name: s for s in study.specimens}
+    out = []
+    for i, part in enumerate(shape.parts):
+        name = specimen.assigned_to(part)
+        other = by_name.get(name)
+        # Of what is a specimen's shape by itself, the first part is the specimen.
+        if name == specimen.name or (name is None and shape.stock and i == 0):
+            out.append(OWN)
+        elif other is None:
+            out.append(None)
+        else:
+            lying = other.surface.lying_on(LiesOn(specimen.shape, specimen.size_mm, specimen.wall_mm,
+                                                  study.meshes.get(specimen.shape)))  # fmt: skip
+            out.append((lying, constants_reading(other.readings)))
+    return tuple(out)
+
+
+@dataclass(frozen=True)
+class DressedPart:
+    """A part of a shape; specimen: the name of the one whose surface it has, None for none."""
+
+    name: str
+    specimen: str | None
+    is_closed: bool
+
+
+def parts_of(study, specimen, shape) -> tuple[DressedPart, ...]:
+    """The parts of a specimen's shape, by their numbers; none of the ball's."""
+    if shape is None:
+        return ()
+    on = dressed(study, specimen, shape) or (OWN,) * len(shape.parts)
+    is_open = shape.open_parts or (shape.is_open,) * len(shape.parts)
+    return tuple(
+        DressedPart(part, specimen.name if has == OWN else has and specimen.assigned_to(part), not opened)
+        for part, has, opened in zip(shape.parts, on, is_open, strict=True)
+    )
+
+
+def undressed_findings(study, specimen, shape):
+    """What is doubtful about who has which surface: names that match no part, parts without one, open ones that let
+    light in."""
+    parts = shape.parts if shape is not None else ()
+    there = {s.name for s in study.specimens}
+    for pattern, name in specimen.assigned:
+        if not name:
+            continue
+        if not any(matches(pattern, part) for part in parts):
+            yield Finding(f"No part of this shape is called '{pattern}', which {name} was given to.", is_advice=True)
+        if name not in there:
+            yield Finding(f"'{pattern}' was given the surface of '{name}', which is not in this study any more.")
+    for part, has in zip(parts, dressed(study, specimen, shape), strict=False):
+        if has is None and not (shape.stock and part != parts[0]):
+            yield Finding(f"{part} has no surface yet: it is shown in a neutral grey.", is_advice=True)
 
 
 def lets_light_in(specimen, meshes=None):
     """Whether a specimen's shape has no inside while its surface lets light into one: a cloth of clear glass."""
     surface = specimen.surface
-    if surface["metalness"] >= 1.0 or surface["transmission"] <= 0.0 or surface.is_sheet:
+    if specimen.assigned or surface["metalness"] >= 1.0 or surface["transmission"] <= 0.0 or surface.is_sheet:
         return False
     shape = standing(specimen, meshes)
     return shape is not None and shape.is_open
@@ -147,14 +211,29 @@ def standing_findings(specimen: Specimen, meshes=None) -> list[Finding]:
 
 def seen_as(surface, scene):
     """A surface as a scene shows it: what has no inside, as a cloth, is taken as a sheet."""
-    if scene.shape and scene.shape.is_open and not surface.is_sheet:
-        return surface.with_values({"thin_walled": True})
-    return surface
+    return _as_sheet(surface) if scene.shape and scene.shape.is_open and not scene.dressed else surface
 
 
-def compiled_in(scene, specimen: Specimen) -> CompiledSurface:
-    """A specimen's surface compiled for a scene."""
-    return compile_surface(seen_as(specimen.surface, scene), constants_reading(specimen.readings))
+def _as_sheet(surface):
+    return surface if surface.is_sheet else surface.with_values({"thin_walled": True})
+
+
+def compiled_in(scene, specimen: Specimen) -> CompiledSurface | Bank | tuple:
+    """A specimen's surface compiled for a scene; a bank where it varies, a tuple where parts have others."""
+    return compiled_on(scene, specimen.surface, constants_reading(specimen.readings))
+
+
+def compiled_on(scene, surface, constants):
+    """As `compiled_in`, of a surface with its own constants."""
+    if not scene.dressed:
+        return compiled_as(seen_as(surface, scene), constants)
+    out = []
+    for i, has in enumerate(scene.dressed):
+        own, its = (surface, constants) if has == OWN else has or (None, None)
+        if own is not None and scene.shape.open_parts and scene.shape.open_parts[i]:
+            own = _as_sheet(own)
+        out.append(None if own is None else compiled_as(own, its))
+    return tuple(out)
 
 
 def limits_of(booth: Booth) -> Limits:

@@ -7,7 +7,7 @@ import numpy as np
 
 from ..colour import decode_srgb, xyz_to_linear_srgb
 from ..errors import InputError
-from .pictures import opened_picture
+from ..pictures import opened_picture
 
 CURVES = ("linear", "sRGB", "gamma 2.2", "profile")
 """How a file's numbers stand for light; "profile": as the ICC profile in the file says."""

@@ -56,7 +56,7 @@ def constants_axis(keys=None) -> Axis:
 def surfaces_axis(specimens) -> Axis:
     """Steps of whole surfaces: those of other specimens, on this one's shape."""
     chosen = list(specimens)[:MOST_STEPS]
-    changes = tuple({n: s.surface[n] for n in PARAMETERS} for s in chosen)
+    changes = tuple({n: s.surface.input(n) for n in PARAMETERS} for s in chosen)
     return Axis("surfaces", "Whole surfaces", changes, tuple(s.name for s in chosen))
 
 

@@ -12,10 +12,9 @@ from ..colour import delta_e_2000, linear_srgb_to_xyz, xyz_to_lab
 from ..errors import InputError
 from ..fitting import Cancelled
 from ..instruments import constants_reading
-from ..surface.compile import compile_surface
 from ..tracing import Rendering
 from ..tracing.scene import frame_extent
-from .booths import display_of, limits_of, scene_of, seen_as
+from .booths import compiled_on, display_of, limits_of, scene_of
 from .probing import binned, covered
 from .pyramid import pyramid_in
 from .references import reference_in_frame
@@ -185,7 +184,7 @@ class Photographed:
         return self._read(self._traced(surface, cancel).picture())
 
     def _traced(self, surface, cancel):
-        compiled = compile_surface(seen_as(surface, self.scene), self._constants)
+        compiled = compiled_on(self.scene, surface, self._constants)
         rendering = Rendering(
             compiled, self.scene, self.width, self.height, self.seed, self._limits, only=self._only
         )  # fmt: skip

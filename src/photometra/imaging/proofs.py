@@ -3,8 +3,8 @@
 from datetime import datetime
 from uuid import uuid4
 
+from ..pictures import encoded_exr
 from ..study import Proof, Specimen, Study
-from .pictures import encoded_exr
 
 
 def proof_of(study: Study, specimen: Specimen, linear, agreements, note="") -> tuple[Proof, bytes]:

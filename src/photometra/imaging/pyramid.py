@@ -12,8 +12,8 @@ from pathlib import Path
 import numpy as np
 
 from ..errors import InputError
+from ..pictures import DAMAGED, PictureError, opened_picture
 from .curves import curve_table, decoded, decoded_by_profile
-from .pictures import DAMAGED, PictureError, opened_picture
 
 MOST_PIXELS = 36_000_000
 """A larger picture is kept at a half, a quarter … of its size."""

@@ -5,9 +5,12 @@ from dataclasses import asdict
 from pathlib import Path
 
 from .. import __version__
+from ..maps import Map
+from ..pictures import write_picture
+from ..surface import PARAMETERS
+from ..surface.inputs import told
 from ..tracing import Limits, Rendering
 from .booths import UNIFORM, compiled_in, display_of, limits_of, scene_of
-from .pictures import write_picture
 
 DEFAULT_SAMPLES = 64
 _BATCH_SECONDS = 1.0
@@ -55,7 +58,7 @@ def render_picture(
         "photometra:white": _text(booth.white) if booth.white else "as it is",
         **{f"photometra:camera:{k}": v for k, v in asdict(booth.viewpoint).items()},
         **{f"photometra:lamp:{n}": _text(tuple(asdict(lamp).values())) for n, lamp in _lamps(booth) if lamp.strength},
-        **{f"photometra:parameter:{k}": _text(v) for k, v in specimen.surface.given.items()},
+        **{f"photometra:parameter:{k}": _input(k, v) for k, v in specimen.surface.given.items()},
     }
     layers = rendering.layers()
     if guided:
@@ -63,6 +66,10 @@ def render_picture(
         layers = {"A": guides.alpha, "Z": guides.depth, "normal": guides.normal, "albedo": guides.albedo, **layers}
     write_picture(path, rendering.picture(), display_of(booth), header, layers, rendering.window)
     return Path(path), rendering
+
+
+def _input(name, value):
+    return told(PARAMETERS[name], value) if isinstance(value, Map) else _text(value)
 
 
 def _lamps(booth):

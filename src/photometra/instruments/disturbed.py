@@ -5,7 +5,7 @@ from dataclasses import replace
 import numpy as np
 
 from ..readings import Reading
-from ..surface.compile import compile_measured
+from ..surface.bank import compile_measured
 from .shelf import Question, predicted
 
 _LAB_OFFSET = 16.0

@@ -42,8 +42,15 @@ def _amplitudes(state, cosine, wavelengths, outer=1.0):
 def ellipsometry(compiled, angle_deg, wavelengths):
     """(psi, delta) in degrees, (2, n), of a smooth surface; delta in 0..360, 180 at normal incidence.
 
-    tan(psi) exp(i delta) = r_p / r_s with time as exp(+i w t) (Azzam & Bashara 1977). Parts that lie side by side add
-    as intensities. ValueError under a coat, which is too thick for a phase, and for a metal known by its colours.
+    tan(psi) exp(i delta) = r_p / r_s with time as exp(+i w t) (Azzam & Bashara 1977).
+    """
+    return told(coherence(compiled, angle_deg, wavelengths))
+
+
+def coherence(compiled, angle_deg, wavelengths):
+    """(|r_s|², |r_p|², r_p r_s*), (3, n) complex: what of parts that lie side by side adds up.
+
+    ValueError under a coat, which is too thick for a phase, and for a metal known by its colours.
     """
     if compiled.scalars[rows.COAT] > 0.0:
         raise InputError("an ellipsometer cannot read through a coat; take the coat off")
@@ -56,7 +63,13 @@ def ellipsometry(compiled, angle_deg, wavelengths):
         ss += state[0] * np.abs(s) ** 2
         pp += state[0] * np.abs(p) ** 2
         sp += state[0] * p * np.conj(s)
-    psi = np.degrees(np.arctan2(np.sqrt(pp), np.sqrt(ss)))
+    return np.stack([ss, pp, sp])
+
+
+def told(sums):
+    """(psi, delta) in degrees, (2, n), of what `coherence` gives."""
+    ss, pp, sp = sums
+    psi = np.degrees(np.arctan2(np.sqrt(pp.real), np.sqrt(ss.real)))
     return np.stack([psi, np.degrees(-np.angle(sp)) % 360.0])
 
 

@@ -8,11 +8,14 @@ from ..colour import WAVELENGTHS, interpolated
 from ..errors import InputError
 from ..readings import KINDS, Reading, averaged, kind, make_reading
 from ..readings.geometries import THROUGH
+from ..shapes.lying import Spot
 from ..surface import Surface
-from ..surface.compile import CompiledSurface, body_constants, compile_apart, compile_measured
+from ..surface.bank import Bank, compile_measured
+from ..surface.compile import CompiledSurface, body_constants, compile_apart
 from . import glossmeter, goniophotometer, polarised, scatterprobe, spectrophotometer, transmissometer
 from .bandpass import film_fringe_nm, within_bandpass
 from .edge import has_edge, with_edge
+from .mixed import mean_read
 
 REFRACTOMETER_LINES_NM = (435.83, 486.13, 546.07, 587.56, 589.3, 656.27)
 """Lines of mercury (g, e), hydrogen (F, C), helium (d) and sodium (D), at which an index is usually read."""
@@ -85,12 +88,13 @@ class Question:
     bandpass_nm: float = 0.0
     illuminated_mm: float = 0.0
     collected_mm: float = 0.0
+    spot: Spot | None = None
 
     @classmethod
     def of(cls, reading: Reading):
         return cls(
             reading.kind_key, reading.places, reading.geometry, reading.thickness_mm, reading.illuminant,
-            reading.observer, reading.bandpass_nm, reading.illuminated_mm, reading.collected_mm,
+            reading.observer, reading.bandpass_nm, reading.illuminated_mm, reading.collected_mm, reading.spot,
         )  # fmt: skip
 
     def at_wavelengths(self, wavelength_nm):
@@ -110,13 +114,17 @@ def constants_reading(readings):
     return None
 
 
-def predicted(asked: Question, surface: Surface, compiled: CompiledSurface, constants=None):
+def predicted(asked: Question, surface: Surface, compiled: CompiledSurface | Bank, constants=None):
     """What a reading would say of a surface: shape (value columns, n).
 
     compiled: as `compile_measured`; constants: the specimen's own, as `constants_reading`. ValueError where the surface
     cannot be read so: a metal has no index for a refractometer, a face and edge colour no constants. NaN never comes
-    back. Through what is open in a surface the instruments look into a black trap.
+    back. Through what is open in a surface the instruments look into a black trap. Of a surface that varies, a reading
+    is the mean over what the instrument sees of it.
     """
+    if isinstance(compiled, Bank):
+        shares = compiled.shares(asked.spot)
+        return mean_read(asked, shares, compiled.members, lambda *member: predicted(asked, *member, constants))
     if asked.bandpass_nm > 0.0:
         nm = asked["wavelength_nm"]
         narrow = replace(asked, bandpass_nm=0.0)

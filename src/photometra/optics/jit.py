@@ -20,7 +20,7 @@ from numba.extending import intrinsic
 from .cachefile import MARKER, usable
 
 _PACKAGE = Path(__file__).resolve().parent.parent
-_KERNEL_PACKAGES = ("optics", "surface", "instruments", "tracing")
+_KERNEL_PACKAGES = ("optics", "shapes", "maps", "surface", "instruments", "tracing")
 _MARKS = (b"@kernel", b"@owning_kernel", b"@leaf", b"@elementwise", b"@intrinsic")
 _KEPT_GENERATIONS = 3
 _GENERATION = re.compile(r"[0-9a-f]{16}")

@@ -7,6 +7,7 @@ import numpy as np
 from ..colour import ILLUMINANTS, OBSERVERS
 from ..errors import InputError
 from ..names import MOST_LETTERS, one_line, shown
+from ..shapes.lying import Spot, spot_of
 from .geometries import MULTI_ANGLE
 from .kinds import KINDS, POLARISATIONS, Kind, kind
 from .systematic import NONE, Systematic, systematic_of
@@ -34,7 +35,7 @@ class Reading:
     line, a simulated device), `date` when; `active` whether the solver counts it. systematic: what all its values
     share. bandpass_nm: full width at half maximum of what the instrument takes for one wavelength, 0 where it is
     narrow. illuminated_mm, collected_mm: diameters of what is lit and of what is looked at, 0 where
-    they are wide.
+    they are wide. spot: where on the specimen it was taken and how wide that place is, None for all of it.
     """
 
     name: str
@@ -56,6 +57,7 @@ class Reading:
     bandpass_nm: float = 0.0
     illuminated_mm: float = 0.0
     collected_mm: float = 0.0
+    spot: Spot | None = None
     extra: dict[str, str] = field(default_factory=dict)
 
     @property
@@ -131,7 +133,7 @@ class Reading:
         return (
             self.name, self.kind_key, data, self.masked.tobytes(), self.geometry, self.tolerance, self.active,
             self.source, self.notes, self.illuminant, self.observer, self.thickness_mm, self.date, self.rule,
-            self.systematic, self.bandpass_nm, self.illuminated_mm, self.collected_mm,
+            self.systematic, self.bandpass_nm, self.illuminated_mm, self.collected_mm, self.spot,
             tuple(sorted(self.extra.items())),
         )  # fmt: skip
 
@@ -163,8 +165,9 @@ LENGTHS = ("thickness_mm", "bandpass_nm", "illuminated_mm", "collected_mm")
 
 
 def lengths_said(reading):
-    """{name: number as text} of the lengths that a reading says."""
-    return {key: repr(getattr(reading, key)) for key in LENGTHS if getattr(reading, key)}
+    """{name: text} of the lengths that a reading says, and of its place on the specimen."""
+    said = {key: repr(getattr(reading, key)) for key in LENGTHS if getattr(reading, key)}
+    return said | ({"place": reading.spot.text} if reading.spot else {})
 
 
 def make_reading(name, kind_key, columns, sigma=None, masked=None, **more) -> Reading:
@@ -266,6 +269,8 @@ def _checked(k, more):
             raise InputError(f"a {what} must lie between 0 and 1000 {key[-2:]}")
         if value and not k.takes(key):
             raise InputError(f"a reading of {k.label.lower()} has no {what}")
+    if isinstance(more.get("spot"), str):
+        more["spot"] = spot_of(more["spot"])
     more["systematic"] = _systematic(k, more.get("systematic"), thickness)
     if more.get("illuminant", "D65") not in ILLUMINANTS or more.get("observer", "1931-2") not in OBSERVERS:
         raise InputError(

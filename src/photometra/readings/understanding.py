@@ -11,6 +11,7 @@ import numpy as np
 
 from ..colour import linear_srgb_to_xyz, xyz_to_lab
 from ..errors import InputError
+from ..shapes.lying import spot_of
 from .cgats import is_cgats, tables_of
 from .columns import IGNORED, MEASURES, UNITS, Meaning, meaning_of
 from .geometries import MULTI_ANGLE, geometry_of, without_geometry
@@ -214,6 +215,12 @@ def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
         more["rule"] = head["uncertainty"]
     if head.get("systematic"):
         more["systematic"] = head["systematic"]
+    if head.get("place"):
+        try:
+            more["spot"] = spot_of(head["place"])
+        except InputError:
+            # In a preamble the word may mean a room.
+            notes.add(f"the place '{head['place'][:60]}' in its header was left out")
     more.update(_head_numbers(head, notes))
     said = dict(choices.more)
     if chosen[1] and without_geometry(chosen[1])[1]:

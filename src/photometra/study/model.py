@@ -1,16 +1,17 @@
 """The document: specimens with their surfaces and readings, and the booth they are looked at in. Immutable."""
 
-import hashlib
 import re
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
+from fnmatch import fnmatchcase
 from pathlib import PurePath
 
 from ..errors import InputError
-from ..names import MOST_LETTERS, numbered, one_line
+from ..names import MOST_LETTERS, kept_name, numbered, one_line
 from ..readings import Reading
 from ..readings.geometries import EXCLUDED, INCLUDED, THROUGH
-from ..surface import PARAMETERS, Surface, parameter, scalar_owner
+from ..shapes.lying import LiesOn
+from ..surface import PARAMETERS, Surface, parameters_of, scalar_owner
 from .booth import Booth, Pin
 from .proof import Proof, Reference
 
@@ -23,6 +24,9 @@ class Specimen:
     wall of a vessel is.
     free: names of the parameters a solve may change. bounds: {scalar: (low, high)}, narrower than the hard range.
     sigmas: {scalar: standard error} of the last solve, dropped for what was changed by hand since.
+    assigned: (part of the shape, or a pattern of parts as `frame/*`; name of the specimen whose surface it has, empty
+    for none).
+    follows: (stratum, name of the specimen that it follows in it): a study keeps the values there the same.
     """
 
     name: str
@@ -36,6 +40,13 @@ class Specimen:
     shape: str = "ball"
     wall_mm: float = 2.5
     reference: Reference | None = None
+    assigned: tuple[tuple[str, str], ...] = ()
+    follows: tuple[tuple[str, str], ...] = ()
+
+    def __post_init__(self):
+        here = LiesOn(self.shape, self.size_mm, self.wall_mm)
+        if self.surface.maps and self.surface.lies_on != here:
+            object.__setattr__(self, "surface", self.surface.lying_on(here))
 
     def __hash__(self):
         return hash((self.name, self.surface, self.readings))
@@ -58,7 +69,9 @@ class Specimen:
 
     def with_free(self, name, is_free) -> "Specimen":
         """The specimen with one parameter freed or held; ValueError for one that cannot be solved for."""
-        if is_free and not parameter(name).solvable:
+        if is_free:
+            self.followed((name,))
+        if is_free and not scalar_owner(name)[0].solvable:
             raise InputError(f"{name} cannot be solved for; set it by hand")
         return replace(self, free=self.free | {name} if is_free else self.free - {name})
 
@@ -70,6 +83,36 @@ class Specimen:
                 raise InputError(f"{name}: write bounds as a lower number, 'to', and a higher one")
             kept[name] = (float(bounds[0]), float(bounds[1]))
         return replace(self, bounds=kept)
+
+    def assigned_to(self, part):
+        """The name of the specimen whose surface a part has: by its own name, else by the last pattern; or None."""
+        own = [name for pattern, name in self.assigned if pattern == part]
+        return (own or [name for pattern, name in self.assigned if matches(pattern, part)] or [None])[-1] or None
+
+    def with_assigned(self, pattern, name) -> "Specimen":
+        """The specimen with a part, or a pattern of parts, given the surface of a specimen by name; None takes it."""
+        pattern = one_line(pattern)
+        if not pattern or len(pattern) > MOST_LETTERS:
+            raise InputError("name a part, or a pattern of parts as frame/*")
+        kept = tuple(pair for pair in self.assigned if pair[0] != pattern)
+        if name is None and any(matches(other, pattern) for other, _ in kept):
+            # What a pattern still gives it is taken from this part alone: an empty name.
+            name = ""
+        return replace(self, assigned=kept if name is None else (*kept, (pattern, name)))
+
+    def leader_in(self, stratum):
+        """The name of the specimen that this one follows in a stratum, or None."""
+        return next((name for own, name in self.follows if own == stratum), None)
+
+    def followed(self, names):
+        """InputError where one of the parameters or scalars named is in a stratum that follows another specimen."""
+        for name in names:
+            p, _ = scalar_owner(name)
+            leader = self.leader_in(p.stratum)
+            if leader is not None:
+                raise InputError(
+                    f"{p.name} follows '{leader}' in {self.name}; change it there, or unlink the {p.stratum}"
+                )
 
     def with_reading(self, reading: Reading) -> "Specimen":
         """The specimen with a reading added; a name that is taken gets a number.
@@ -95,6 +138,11 @@ class Specimen:
         return replace(self, readings=self.readings[:index] + self.readings[index + 1 :])
 
 
+def matches(pattern, part):
+    """Whether a pattern, or a name, is of a part."""
+    return pattern == part or fnmatchcase(part, pattern)
+
+
 _GUESSED = 0.05
 """How far a slab's thickness may be from the specimen's size that stands in for it, as a share."""
 _FIRST_KINDS = ("reflectance", "gloss", "index")
@@ -115,19 +163,35 @@ def _belongs(scalar, name):
     return scalar_owner(scalar)[0].name == name
 
 
-def kept_name(folder, file_name, data):
-    """What a study calls a file that it keeps: by its name and its content, so that two of one name stay two."""
-    path = PurePath(file_name)
-    stem = re.sub(r"[^A-Za-z0-9._-]+", "-", path.stem).strip("._-")[:80] or folder
-    suffix = re.sub(r"[^a-z0-9.]", "", path.suffix.lower())[:12]
-    return f"{folder}/{stem}.{hashlib.sha256(data).hexdigest()[:8]}{suffix}"
-
-
 def shown_names(names):
     """{kept name: what people call it}: without its folder and what tells its content, unless two would be alike."""
     short = {n: re.sub(r"\.[0-9a-f]{8}(?=\.[a-z0-9]+$)", "", n.partition("/")[2] or n) for n in names}
     alike = list(short.values())
     return {n: s if alike.count(s) == 1 else n.partition("/")[2] for n, s in short.items()}
+
+
+def _following(specimens):
+    """Specimens with the values of those that they follow, which may follow others themselves."""
+    by_name = {s.name: s for s in specimens}
+
+    def value_of(one, stratum, parameters, seen):
+        leader = by_name.get(one.leader_in(stratum))
+        if leader is None or leader.name in seen:
+            return {p.name: one.surface.input(p.name) for p in parameters}
+        return value_of(leader, stratum, parameters, seen | {leader.name})
+
+    out = []
+    for one in specimens:
+        changes = {}
+        for stratum, _ in one.follows:
+            changes |= value_of(one, stratum, parameters_of(stratum), {one.name})
+        changes = {n: v for n, v in changes.items() if v != one.surface.input(n)}
+        if changes:
+            surface = Surface({**one.surface.given, **changes}, one.surface.lies_on)
+            kept = {s: v for s, v in one.sigmas.items() if scalar_owner(s)[0].name not in changes}
+            one = replace(one, surface=surface, sigmas=kept)
+        out.append(one)
+    return tuple(out)
 
 
 def _checked_size(size_mm):
@@ -149,6 +213,17 @@ class Study:
     meshes: Mapping[str, bytes] = field(default_factory=dict)
     images: Mapping[str, bytes] = field(default_factory=dict)
     proofs: tuple[Proof, ...] = ()
+
+    def __post_init__(self):
+        if any(s.follows for s in self.specimens):
+            object.__setattr__(self, "specimens", _following(self.specimens))
+        # Maps on a mesh that the study keeps need the mesh itself.
+        for i, one in enumerate(self.specimens):
+            mesh = self.meshes.get(one.shape)
+            if mesh is not None and one.surface.maps and one.surface.lies_on.mesh is None:
+                lying = one.surface.lying_on(LiesOn(one.shape, one.size_mm, one.wall_mm, mesh))
+                specimens = (*self.specimens[:i], replace(one, surface=lying), *self.specimens[i + 1 :])
+                object.__setattr__(self, "specimens", specimens)
 
     def specimen(self, name) -> Specimen:
         """A specimen by name, whatever its case; ValueError, naming them all, where there is none."""
@@ -180,14 +255,41 @@ class Study:
         """The study with a variant of a specimen added: its surface and shape, without readings; a fresh name."""
         one = self.specimens[index]
         name = numbered(one.name, {s.name for s in self.specimens})
-        variant = replace(one, name=name, readings=(), sigmas={}, reference=None)
+        own = tuple((part, name if n == one.name else n) for part, n in one.assigned)
+        variant = replace(one, name=name, readings=(), sigmas={}, reference=None, assigned=own)
         return replace(self, specimens=(*self.specimens, variant))
 
     def with_renamed(self, index, name) -> "Study":
         """The study with a specimen renamed, its proofs with it; ValueError for a name that is empty or taken."""
         before, name = self.specimens[index], self._fresh_name(name, index)
         proofs = tuple(replace(p, specimen=name) if p.specimen == before.name else p for p in self.proofs)
-        return replace(self.with_specimen_at(index, replace(before, name=name)), proofs=proofs)
+        renamed = self.with_specimen_at(index, replace(before, name=name))
+        specimens = tuple(
+            replace(
+                s,
+                assigned=tuple((part, name if n == before.name else n) for part, n in s.assigned),
+                follows=tuple((stratum, name if n == before.name else n) for stratum, n in s.follows),
+            )
+            for s in renamed.specimens
+        )
+        return replace(renamed, specimens=specimens, proofs=proofs)
+
+    def with_link(self, index, stratum, leader) -> "Study":
+        """The study with a specimen following another, by name, in a stratum; None lets it stand by itself again, with
+        the values that it has. InputError for one that would follow itself, by whatever way."""
+        parameters_of(stratum)
+        one = self.specimens[index]
+        kept = tuple(pair for pair in one.follows if pair[0] != stratum)
+        if leader is None:
+            return self.with_specimen_at(index, replace(one, follows=kept))
+        name = self.specimen(leader).name
+        at = name
+        while at is not None:
+            if at == one.name:
+                raise InputError(f"'{one.name}' would follow itself in the {stratum}; unlink another one first")
+            at = self.specimen(at).leader_in(stratum)
+        held = frozenset(n for n in one.free if scalar_owner(n)[0].stratum != stratum)
+        return self.with_specimen_at(index, replace(one, follows=(*kept, (stratum, name)), free=held))
 
     def with_size(self, index, size_mm) -> "Study":
         """The study with a specimen's size changed; ValueError outside 0.1..10000 mm."""
@@ -234,7 +336,12 @@ class Study:
         return self.with_specimen_at(i, replace(self.specimens[i], surface=proof.surface, sigmas=dict(proof.sigmas)))
 
     def without_specimen(self, index) -> "Study":
-        return replace(self, specimens=self.specimens[:index] + self.specimens[index + 1 :])
+        """The study without a specimen; those that followed it stand by themselves, with the values they have."""
+        gone = self.specimens[index].name
+        left = self.specimens[:index] + self.specimens[index + 1 :]
+        return replace(
+            self, specimens=tuple(replace(s, follows=tuple(f for f in s.follows if f[1] != gone)) for s in left)
+        )
 
     def with_booth(self, **changes) -> "Study":
         return replace(self, booth=replace(self.booth, **changes))

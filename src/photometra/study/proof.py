@@ -3,6 +3,7 @@
 from collections.abc import Mapping
 from dataclasses import dataclass, field
 
+from ..shapes.lying import LiesOn
 from ..surface import PARAMETERS, Surface
 
 WHOLE = ((0.0, 0.0), (1.0, 0.0), (1.0, 1.0), (0.0, 1.0))
@@ -43,6 +44,10 @@ class Proof:
     note: str = ""
     date: str = ""
 
+    def __post_init__(self):
+        # What its maps lie on is the specimen's shape, not the proof's.
+        object.__setattr__(self, "surface", self.surface.lying_on(LiesOn()))
+
     def __hash__(self):
         return hash((self.name, self.specimen, self.surface, self.picture))
 
@@ -54,4 +59,4 @@ class Proof:
 
 def differing(a: Surface, b: Surface):
     """Names of the parameters in which two surfaces differ, in the order of the section."""
-    return [name for name in PARAMETERS if a[name] != b[name]]
+    return [name for name in PARAMETERS if a.input(name) != b.input(name)]

@@ -7,8 +7,9 @@ from typing import Annotated, Literal
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field, field_validator
 
 from ..names import MOST_LETTERS, one_line, shown
-from ..surface import NODES_NM
+from ..surface import NODES_NM, STRATA
 from .booth import PIN_FORMS, Booth, Effort, Lamp, Pin, Viewpoint
+from .inputs import MapEntry
 from .model import Specimen
 from .proof import Reference
 
@@ -37,7 +38,7 @@ class ReadingEntry(_Strict):
 
 
 _Image = Annotated[str, Field(pattern=r"^images/[A-Za-z0-9][A-Za-z0-9._-]{0,120}$")]
-_Surface = dict[str, bool | _Finite | str | tuple[_Finite, _Finite, _Finite] | _Spectrum]
+_Surface = dict[str, bool | _Finite | str | tuple[_Finite, _Finite, _Finite] | _Spectrum | MapEntry]
 _Amount = Annotated[float, Field(ge=0, allow_inf_nan=False)]
 _Sigmas = dict[str, _Amount]
 _Corner = tuple[Annotated[float, Field(ge=-10, le=10)], Annotated[float, Field(ge=-10, le=10)]]
@@ -75,6 +76,8 @@ class SpecimenEntry(_Strict):
     shape: _Name = _SPECIMEN.shape
     wall_mm: Annotated[float, Field(gt=0, le=100)] = _SPECIMEN.wall_mm
     reference: ReferenceEntry | None = None
+    assigned: Annotated[list[tuple[_Name, _Name | Literal[""]]], Field(max_length=2000)] = []
+    follows: Annotated[list[tuple[Literal[STRATA], _Name]], Field(max_length=len(STRATA))] = []
 
 
 _Angle = Annotated[float, Field(ge=-360, le=360)]

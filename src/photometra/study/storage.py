@@ -19,10 +19,12 @@ from pydantic import BaseModel, ValidationError
 
 from ..disk import held, read_bytes, write_bytes
 from ..errors import InputError
+from ..maps import Map
 from ..names import one_line
 from ..readings import ReadingError, read_text, write_text
 from ..surface import Surface
 from ..surface.parameters import scalar_owner
+from .inputs import entry_of, input_of, pictures_of
 from .model import Specimen, Study
 from .proof import Proof, Reference
 from .schema import (
@@ -38,7 +40,7 @@ from .schema import (
 
 SUFFIX = ".photometra"
 _MEMBER = re.compile(
-    r"study\.json|readings/[a-z0-9-]{1,80}\.csv|(pictures|meshes|images)/[A-Za-z0-9][A-Za-z0-9._-]{0,120}"
+    r"study\.json|readings/[a-z0-9-]{1,80}\.csv|(pictures|meshes|images|maps)/[A-Za-z0-9][A-Za-z0-9._-]{0,120}"
 )
 _MOST_MEMBERS = 5_000
 _MOST_JSON = 8_000_000
@@ -67,7 +69,9 @@ def encoded(study: Study) -> dict[str, bytes]:
 
 def _complaint(error):
     """What a validation says first, and where."""
-    first = error.errors(include_input=False)[0]
+    found = error.errors(include_input=False)
+    # Of the kinds of value that an input may have, what is built as a map is told as one.
+    first = next((e for e in found if "MapEntry" in e["loc"]), found[0])
     return f"{'.'.join(str(p) for p in first['loc'])}: {first['msg'].lower()}"
 
 
@@ -84,7 +88,7 @@ def _members(study):
             SpecimenEntry(
                 name=specimen.name,
                 size_mm=specimen.size_mm,
-                surface=dict(specimen.surface.given),
+                surface=_plain(specimen.surface),
                 free=sorted(specimen.free),
                 bounds=dict(sorted(specimen.bounds.items())),
                 sigmas=dict(sorted(specimen.sigmas.items())),
@@ -93,12 +97,14 @@ def _members(study):
                 shape=specimen.shape,
                 wall_mm=specimen.wall_mm,
                 reference=ReferenceEntry(**asdict(specimen.reference)) if specimen.reference else None,
+                assigned=list(specimen.assigned),
+                follows=list(specimen.follows),
             )
         )
     booth = BoothEntry.of(study.booth)
     proofs = [
         ProofEntry(
-            name=p.name, specimen=p.specimen, surface=dict(p.surface.given), picture=p.picture, sigmas=dict(p.sigmas),
+            name=p.name, specimen=p.specimen, surface=_plain(p.surface), picture=p.picture, sigmas=dict(p.sigmas),
             agreement=list(p.agreement), note=p.note, date=p.date,
         )
         for p in study.proofs
@@ -109,8 +115,14 @@ def _members(study):
     # A photograph that was replaced stays in the history, for undoing, and not in the file.
     shown = {used.picture for used in (*(s.reference for s in study.specimens if s.reference), *study.proofs)}
     images = {name: data for name, data in study.images.items() if name in shown}
-    carried = {**study.pictures, **study.meshes, **images}
+    maps = pictures_of((*(s.surface for s in study.specimens), *(p.surface for p in study.proofs)))
+    carried = {**study.pictures, **study.meshes, **images, **maps}
     return members | {name: bytes(data) for name, data in sorted(carried.items())}
+
+
+def _plain(surface):
+    """A surface's values as the file holds them."""
+    return {name: entry_of(v) if isinstance(v, Map) else v for name, v in surface.given.items()}
 
 
 def write_file(study: Study, path, before_rename=None):
@@ -184,7 +196,7 @@ def _zipped(members):
         for name, data in members.items():
             info = zipfile.ZipInfo(name, _STAMP)
             # Pictures are compressed already.
-            is_packed = name.startswith(("pictures/", "images/"))
+            is_packed = name.startswith(("pictures/", "images/", "maps/"))
             info.compress_type = zipfile.ZIP_STORED if is_packed else zipfile.ZIP_DEFLATED
             info.external_attr = 0o644 << 16
             archive.writestr(info, data)
@@ -269,33 +281,34 @@ def _decoded(path, archive, size):
         {n: archive.read(n) for n in sorted(names) if n.startswith(folder)}
         for folder in ("pictures/", "meshes/", "images/")
     )
-    specimens = tuple(_specimen(path, archive, names, s) for s in entry.specimens)
+    maps = {n: archive.read(n) for n in sorted(names) if n.startswith("maps/")}
+    specimens = tuple(_specimen(path, archive, names, s, maps) for s in entry.specimens)
     folded = [s.name.casefold() for s in specimens]
     if len(set(folded)) != len(folded):
         raise StudyError(f"{path}: two specimens have one name")
     for used in (*(s.reference for s in entry.specimens if s.reference), *entry.proofs):
         if used.picture not in images:
             raise StudyError(f"{path}: the picture {used.picture} is missing")
-    proofs = tuple(_proof(path, p) for p in entry.proofs)
+    proofs = tuple(_proof(path, p, maps) for p in entry.proofs)
     return Study(entry.name, specimens, entry.booth.booth(), pictures, meshes, images, proofs)
 
 
-def _surface_of(path, what, given):
+def _surface_of(path, what, given, maps):
     try:
-        return Surface({k: float(v) if type(v) is int else v for k, v in given.items()})
+        return Surface({k: input_of(v, maps) for k, v in given.items()})
     except InputError as error:
         raise StudyError(f"{path}: {what}: {error}") from None
 
 
-def _proof(path, entry: ProofEntry):
-    surface = _surface_of(path, f"proof '{entry.name}'", entry.surface)
+def _proof(path, entry: ProofEntry, maps):
+    surface = _surface_of(path, f"proof '{entry.name}'", entry.surface, maps)
     return Proof(
         entry.name, entry.specimen, surface, entry.picture, dict(entry.sigmas), tuple(entry.agreement), entry.note,
         entry.date,
     )  # fmt: skip
 
 
-def _specimen(path, archive, names, entry: SpecimenEntry):
+def _specimen(path, archive, names, entry: SpecimenEntry, maps):
     readings = []
     for r in entry.readings:
         if r.file not in names:
@@ -308,7 +321,7 @@ def _specimen(path, archive, names, entry: SpecimenEntry):
         except ReadingError as error:
             raise StudyError(str(error)) from None
         readings.append(reading.with_changes(active=r.active))
-    surface = _surface_of(path, f"specimen '{entry.name}'", entry.surface)
+    surface = _surface_of(path, f"specimen '{entry.name}'", entry.surface, maps)
     try:
         for scalar in (*entry.free, *entry.bounds, *entry.sigmas):
             scalar_owner(scalar)
@@ -318,4 +331,6 @@ def _specimen(path, archive, names, entry: SpecimenEntry):
         entry.name, entry.size_mm, surface, tuple(readings), frozenset(entry.free),
         dict(entry.bounds), dict(entry.sigmas), entry.notes, entry.shape, entry.wall_mm,
         Reference(**entry.reference.model_dump()) if entry.reference else None,
+        tuple((part, name) for part, name in entry.assigned),
+        tuple((stratum, name) for stratum, name in entry.follows),
     )  # fmt: skip

@@ -39,6 +39,14 @@ def findings(surface: Surface, size_mm: float, has_constants_reading: bool) -> l
 
 
 def _found(s, size_mm, has_constants_reading):
+    for name, value in s.maps.items():
+        if value.is_missing:
+            yield Finding(
+                f"The map of {PARAMETERS[name].label.lower()} is without its picture; level 0.5 stands in for it. "
+                "Find the picture, or use a constant.",
+                "Use a constant",
+                {name: value.middle},
+            )
     if s["constants"] == FROM_READING and not has_constants_reading:
         yield Finding(
             "The optical constants are to come from a reading, but no reading of constants is active.",

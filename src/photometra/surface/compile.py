@@ -182,11 +182,6 @@ def compile_apart(surface: Surface, constants_reading=None) -> CompiledSurface:
     return _apart(surface) if constants_reading is None else compile_surface(surface, constants_reading)
 
 
-def compile_measured(surface: Surface, constants_reading=None) -> CompiledSurface:
-    """As `compile_surface`, as an instrument sees the surface whose spot is wide: see `Surface.as_measured`."""
-    return compile_surface(surface.as_measured(), constants_reading)
-
-
 def compile_boundary(within: CompiledSurface, around: CompiledSurface) -> CompiledSurface:
     """The polished boundary from one clear medium, `around`, into another, `within`: a liquid in its glass."""
     n = WAVELENGTHS.size

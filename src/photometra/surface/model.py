@@ -1,35 +1,66 @@
 """A surface: the values of the parameters that stand for a specimen. Immutable."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from types import MappingProxyType
 
 from ..errors import InputError
+from ..maps import Map
+from ..shapes.lying import LiesOn
 from . import values
-from .parameters import PARAMETERS, STRATA, parameter, scalar_owner
+from .parameters import ENDS, PARAMETERS, STRATA, parameter, scalar_owner, scalars_of
 from .spectrum import RGB_NAMES, component_names, is_spectrum, rgb_of, spectrum_of
+
+_BALL = LiesOn()
 
 
 @dataclass(frozen=True)
 class Surface:
-    """Values by dotted name; what is not set has its default. Equal surfaces compare equal."""
+    """Values by dotted name, each a constant or a `Map`; what is not set has its default. Equal surfaces compare equal.
+
+    lies_on: the body that its maps lie on; always the same where there are none. `surface[name]` of what a map drives
+    is the value half-way along its range, for all that wants one value to stand for it.
+    """
 
     given: Mapping[str, object] = field(default_factory=dict)
+    lies_on: LiesOn = _BALL
 
     def __post_init__(self):
         checked = {name: values.checked(parameter(name), v) for name, v in self.given.items()}
         kept = {name: v for name, v in checked.items() if v != PARAMETERS[name].default}
         object.__setattr__(self, "given", MappingProxyType(dict(sorted(kept.items()))))
+        if not self.maps and self.lies_on != _BALL:
+            object.__setattr__(self, "lies_on", _BALL)
 
     def __getitem__(self, name):
+        value = self.input(name)
+        return value.middle if isinstance(value, Map) else value
+
+    def input(self, name):
+        """What a parameter has: a constant, or the Map that drives it."""
         return self.given[name] if name in self.given else parameter(name).default
 
+    @property
+    def maps(self):
+        """{name: Map} of the parameters that vary."""
+        return {name: value for name, value in self.given.items() if isinstance(value, Map)}
+
+    def uniform(self) -> "Surface":
+        """The surface with one value everywhere: half-way along the range of what varies."""
+        return (
+            Surface({**self.given, **{name: value.middle for name, value in self.maps.items()}}) if self.maps else self
+        )
+
+    def lying_on(self, lies_on: LiesOn) -> "Surface":
+        """The surface on another body: its maps lie there then."""
+        return Surface(self.given, lies_on)
+
     def __hash__(self):
-        return hash(tuple(self.given.items()))
+        return hash((tuple(self.given.items()), self.lies_on))
 
     def __reduce__(self):
         # A read-only view of a dict cannot be pickled; what it shows can.
-        return Surface, (dict(self.given),)
+        return Surface, (dict(self.given), self.lies_on)
 
     def with_values(self, changes: Mapping[str, object]) -> "Surface":
         """A surface with some values changed.
@@ -40,7 +71,7 @@ class Surface:
         changes = dict(changes)
         if {"face_colour", "edge_colour"} & changes.keys() and self["metalness"] > 0:
             changes.setdefault("constants", "")
-        return Surface({**self.given, **changes})
+        return Surface({**self.given, **changes}, self.lies_on)
 
     def as_measured(self) -> "Surface":
         """The surface as an instrument sees it whose spot is wide against the mean free path.
@@ -76,9 +107,17 @@ class Surface:
     def scalar(self, name):
         """The value behind a scalar's name (`roughness`, `colour.g`)."""
         p, component = scalar_owner(name)
+        value = self.input(p.name)
+        end, _, rest = (component or "").partition(".")
+        if end in ENDS:
+            if not isinstance(value, Map):
+                raise InputError(f"{name}: {p.name} does not vary over this surface; it has one value")
+            value, component = getattr(value, end), rest or None
+        elif isinstance(value, Map):
+            raise InputError(f"{name}: {p.name} varies; say {p.name}.low or {p.name}.high")
         if component is None:
-            return self[p.name]
-        names, numbers = _components(p, self[p.name], component)
+            return value
+        names, numbers = _components(p, value, component)
         return numbers[names.index(component)]
 
     def rgb(self, name):
@@ -90,13 +129,14 @@ class Surface:
         changes = {}
         for name, value in scalars.items():
             p, component = scalar_owner(name)
-            if component is None:
-                changes[p.name] = float(value)
+            whole = changes.get(p.name, self.input(p.name))
+            end, _, rest = (component or "").partition(".")
+            if end in ENDS and isinstance(whole, Map):
+                number = _with_number(p, getattr(whole, end), rest or None, value)
+                changes[p.name] = replace(whole, **{end: number})
             else:
-                names, numbers = _components(p, changes.get(p.name, self[p.name]), component)
-                numbers[names.index(component)] = float(value)
-                changes[p.name] = tuple(numbers)
-        return Surface({**self.given, **changes})
+                changes[p.name] = _with_number(p, whole, component, value)
+        return Surface({**self.given, **changes}, self.lies_on)
 
     def applies(self, name) -> bool:
         """Whether a parameter does anything on this surface as it stands."""
@@ -104,13 +144,27 @@ class Surface:
 
     def awake(self, names) -> "Surface":
         """The surface with every amount among `names` that is 0 where a solve starts it, so that all have a slope."""
-        return self.with_values({n: PARAMETERS[n].woken for n in names if PARAMETERS[n].woken and self[n] == 0.0})
+        asleep = [n for n in names if PARAMETERS[n].woken and self[n] == 0.0 and n not in self.maps]
+        return self.with_values({n: PARAMETERS[n].woken for n in asleep})
+
+    def scalars_of(self, name):
+        """The scalar names of what a parameter has on this surface."""
+        return scalars_of(name, self.input(name))
 
 
 def _components(p, value, component):
     """(names, numbers) of a value, turned into RGB or a spectrum as `component` is of one or the other."""
     numbers = rgb_of(p, value) if component in RGB_NAMES else spectrum_of(p, value)
     return component_names(numbers), list(numbers)
+
+
+def _with_number(p, value, component, number):
+    """A value with one of its numbers changed; the number itself where it has only one."""
+    if component is None:
+        return float(number)
+    names, numbers = _components(p, value, component)
+    numbers[names.index(component)] = float(number)
+    return tuple(numbers)
 
 
 def parameters_of(stratum):

@@ -18,6 +18,8 @@ class Parameter:
     applies: whether it does anything on a surface. told_by: kinds of reading that tell it, and so free it. woken: where
     a solve starts from, or tries it, when it is 0 and at 0 nothing has a slope. scan: values a solve tries first,
     judged by the first of scan_judges that there is a reading of (or by all); is_many_valued: several of them may fit.
+    varies: whether a map may drive it, and by how many compiled surfaces along the map's range, more where that is
+    wider than varies_grain for each.
     """
 
     name: str
@@ -40,6 +42,8 @@ class Parameter:
     is_many_valued: bool = False
     solvable: bool = True
     digits: int = 3
+    varies: int = 0
+    varies_grain: float = 0.0
     components: tuple[str, ...] = field(default=(), repr=False)
 
     @property

@@ -1,6 +1,7 @@
 """Every parameter of a surface, declared once: for the window, the command line, the files and the solver."""
 
 from ..errors import InputError
+from ..maps import Map
 from .declared import DECLARED
 from .spectrum import NODE_NAMES, RGB_NAMES, component_names
 
@@ -21,14 +22,27 @@ def parameter(name):
         raise InputError(f"there is no parameter '{name}': did you mean {', '.join(near)}?") from None
 
 
+ENDS = ("low", "high")
+"""What the two ends of a map's range are called, behind a parameter's name."""
+
+
 def scalars_of(name, value):
-    """The scalar names of a parameter's value: itself, or one for each number (`colour.r`, `colour.480`)."""
+    """The scalar names of a parameter's value: itself, or one for each number (`colour.r`, `colour.480`); of a map
+    those of its two ends (`roughness.low`, `colour.high.r`)."""
+    if isinstance(value, Map):
+        return [s.replace(name, f"{name}.{end}", 1) for end in ENDS for s in scalars_of(name, getattr(value, end))]
     return [f"{name}.{c}" for c in component_names(value)] if PARAMETERS[name].components else [name]
 
 
 def scalar_owner(scalar):
-    """(parameter, component or None) of a scalar's name; a component is r, g, b or a wavelength in nm."""
+    """(parameter, component or None) of a scalar's name; a component is r, g, b or a wavelength in nm, or the end of a
+    map's range (`low`, `high.r`)."""
     base, _, last = scalar.rpartition(".")
+    if last in ENDS and base in PARAMETERS:
+        return PARAMETERS[base], last
+    owner, _, end = base.rpartition(".")
+    if end in ENDS and owner in PARAMETERS and PARAMETERS[owner].components and last in (*RGB_NAMES, *NODE_NAMES):
+        return PARAMETERS[owner], f"{end}.{last}"
     if base in PARAMETERS and PARAMETERS[base].components and last in (*RGB_NAMES, *NODE_NAMES):
         return PARAMETERS[base], last
     return parameter(scalar), None

@@ -19,9 +19,10 @@ from ..colour import (
 )
 from ..errors import InputError
 from ..faults import remark
+from ..maps import Map, checked_layers
 from ..optics.interface import colour_below, colour_leaving
 from .parameter import Parameter
-from .spectrum import NODES_NM, is_spectrum, reflectance_of, spectrum_from
+from .spectrum import NODES_NM, is_spectrum, reflectance_of, rgb_of, spectrum_from, spectrum_of
 
 _LENGTHS_MM = {
     "å": 1e-7,
@@ -41,6 +42,8 @@ _SPACED = re.compile(r"([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)\s*(per\s+\w+|[^\
 """A number with its unit, among others that spaces part."""
 
 DEFAULT_IOR = 1.5
+BUMP = "bump"
+"""The parameter whose slopes turn the normal, and that is not compiled otherwise."""
 CONVERTERS = {
     "gloss": (lambda g: 1.0 - g, lambda r: 1.0 - r),
     "alpha": (lambda a: math.sqrt(max(0.0, a)), lambda r: r * r),
@@ -220,7 +223,20 @@ def parse(p: Parameter, text: str, ior=DEFAULT_IOR):
 
 
 def checked(p, value):
-    """A value of the right type inside its range, from data; ValueError otherwise."""
+    """A value of the right type inside its range, from data; ValueError otherwise. Of a map both ends are."""
+    if isinstance(value, Map):
+        if not p.varies:
+            raise InputError(f"{p.name} is the same all over a specimen; no map can drive it")
+        if p.name != BUMP and any(getattr(layer.source, "channel", "") == "normal" for layer in value.layers):
+            raise InputError(f"{p.name} cannot be driven by normals; give them to the bump")
+        low, high = checked(p, value.low), checked(p, value.high)
+        if value.is_coloured:
+            if not p.components:
+                raise InputError(f"{p.name} is one number; take one channel of the picture, or its luminance")
+            return Map(checked_layers(p.name, value.layers), rgb_of(p, low), rgb_of(p, high))
+        if isinstance(low, tuple) and len(low) != len(high):
+            low, high = spectrum_of(p, low), spectrum_of(p, high)
+        return Map(checked_layers(p.name, value.layers), low, high)
     if p.kind == "switch":
         if not isinstance(value, bool):
             raise InputError(f"{p.name}: '{value}' is neither true nor false")
@@ -241,7 +257,10 @@ def checked(p, value):
 
 
 def format_value(p, value, sigma=None):
-    """A value for people, with its unit."""
+    """A value for people, with its unit; of a map the values between which it varies."""
+    if isinstance(value, Map):
+        low, high = (format_value(p, end) for end in (value.low, value.high))
+        return f"{low.removesuffix(p.unit).strip()} to {high}"
     if p.kind == "switch":
         return "true" if value else "false"
     if p.kind == "number":

@@ -8,9 +8,10 @@ from ..colour import WAVELENGTHS, reflectance_to_xyz, xyz_to_linear_srgb
 from ..instruments import directional_albedo
 from ..optics.jit import owning_kernel, unowned
 from ..optics.rng import random_uniform, seeded
-from .mesh import DEPTH
+from ..shapes.mesh import DEPTH
+from ..surface.compile import CompiledSurface
 from .scene import NOTHING, PATCHES, RADIUS, STAGE, aim, stage_reflectance
-from .shading import nearest_hit, shading_point
+from .shading import nearest_hit, shading_point, surface_of
 from .tasks import View, prepared
 
 _FACING = 0.8
@@ -29,7 +30,7 @@ class Guides(NamedTuple):
 
 
 @owning_kernel
-def _guided(width, height, count, seed, camera, scene, patches, shape, scalars_of, albedos, stack, out):
+def _guided(width, height, count, seed, camera, scene, patches, shape, scalars_of, varying, albedos, stack, out):
     camera, scene, scalars_of, out = unowned(camera), unowned(scene), unowned(scalars_of), unowned(out)
     origin = np.empty(3)
     direction = np.empty(3)
@@ -57,7 +58,8 @@ def _guided(width, height, count, seed, camera, scene, patches, shape, scalars_o
                     for c in range(3):
                         out[y, x, 5 + c] += reflectance
                     continue
-                point = shading_point(ox, oy, oz, dx, dy, dz, False, triangle, u, v, scene, shape, scalars_of)
+                k = surface_of(triangle, ox, oy, oz, u, v, scene, shape, varying, state)
+                point = shading_point(k, ox, oy, oz, dx, dy, dz, False, triangle, u, v, scene, shape, scalars_of)
                 out[y, x, 2] += point.sign * point.nx
                 out[y, x, 3] += point.sign * point.ny
                 out[y, x, 4] += point.sign * point.nz
@@ -72,13 +74,12 @@ def _albedo(compiled):
 
 def guides_of(view: View, count=16) -> Guides:
     """The guides of a view, `count` places of each pixel."""
-    camera, scene, _, _, _, _, shape, materials, _, _, _ = prepared(view)
-    surfaces = view.compiled if isinstance(view.compiled, (list, tuple)) else [view.compiled]
-    albedos = np.array([_albedo(c) for c in surfaces])
-    albedos = np.concatenate([albedos, np.repeat(albedos[-1:], len(materials[0]) - len(albedos), axis=0)])
+    camera, scene, _, _, _, _, shape, materials, _, varying, _, _ = prepared(view)
+    albedos = np.array([_albedo(CompiledSurface(*arrays)) for arrays in zip(*materials, strict=True)])
     out = np.zeros((view.height, view.width, 8))
     _guided(
-        view.width, view.height, count, view.seed, camera, scene, np.array(PATCHES), shape, materials[0], albedos,
+        view.width, view.height, count, view.seed, camera, scene, np.array(PATCHES), shape, materials[0], varying,
+        albedos,
         np.empty(DEPTH, np.int32), out,
     )  # fmt: skip
     there = np.maximum(out[..., :1], 1.0)

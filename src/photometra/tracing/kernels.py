@@ -6,7 +6,7 @@ joined with the surface's own sampling by the power heuristic (Veach 1997).
 What belongs together travels together: sky = (radiance, probability, accept, alias) of the environment; panels =
 (rows, radiance); shape = the arrays of a mesh; materials = (scalars, spectra, tables, curves), one for each surface of
 the shape, and media, for each surface the medium outside it and inside it (-1 air, else the surface whose interior it
-is).
+is); varying, which of the surfaces a place has (`materials.Varying`).
 """
 
 import math
@@ -16,11 +16,12 @@ import numpy as np
 from ..optics.jit import kernel, kernel_part, leaf, unowned
 from ..optics.phase import scattered
 from ..optics.rng import random_uniform, seeded
+from ..shapes.mesh import DEPTH
 from ..surface import lobes, rows
+from .bumps import drawn, evaluated, leaning_at
 from .environment import density_at, direction_drawn, place_towards, radiance_at
 from .lights import panel_drawn, panel_met
 from .media import free_flight
-from .mesh import DEPTH
 from .scene import (
     IS_BALL,
     IS_OPEN,
@@ -33,7 +34,7 @@ from .scene import (
     aim,
     stage_reflectance,
 )
-from .shading import nearest_hit, part_of, shading_point, to_local, to_world
+from .shading import nearest_hit, part_of, shading_point, surface_of, to_local, to_world
 from .spectral import HEROES, choose_wavelengths, rotated
 
 # What the renderer is told: limits on bounces off surfaces, on walls met within the interior and on scatterings
@@ -68,21 +69,23 @@ def _glow(panel, index, fraction, radiance, out):
 
 
 @kernel_part
-def _blocked(x, y, z, dx, dy, dz, within, far, state, scene, shape, materials, stack):
+def _blocked(x, y, z, dx, dy, dz, within, far, state, scene, shape, materials, varying, stack):
     """Whether something stands in a light's way; where a surface is open in part, by chance."""
     scalars = materials[0]
     while True:
-        what, t, triangle, _, _ = nearest_hit(x, y, z, dx, dy, dz, within, far, scene, shape, stack)
+        what, t, triangle, u, v = nearest_hit(x, y, z, dx, dy, dz, within, far, scene, shape, stack)
         if what == NOTHING:
             return False
         if what == STAGE:
             return True
-        opacity = scalars[part_of(triangle, scene, shape), rows.OPACITY]
-        if opacity >= 1.0 or random_uniform(state) < opacity:
+        if varying[0][part_of(triangle, scene, shape), 3] == 0:
             return True
         x += t * dx
         y += t * dy
         z += t * dz
+        opacity = scalars[surface_of(triangle, x, y, z, u, v, scene, shape, varying, state), rows.OPACITY]
+        if opacity >= 1.0 or random_uniform(state) < opacity:
+            return True
         far -= t
         within = not within
 
@@ -162,14 +165,14 @@ def _survives(through, state):
 
 
 @kernel_part
-def _from_stage(ox, oz, state, index, fraction, basis, scene, patches, sky, panels, shape, materials, stack, light,
-                seen, layers, share, through):  # fmt: skip
+def _from_stage(ox, oz, state, index, fraction, basis, scene, patches, sky, panels, shape, materials, varying, stack,
+                light, seen, layers, share, through):  # fmt: skip
     """Light the stage at a place, and draw how the path goes on: (direction x, y, z, its density)."""
     albedo = stage_reflectance(ox, oz, scene[RADIUS], patches)
     lift = 1e-4 * scene[RADIUS]
     lx, ly, lz, far, e = _light_drawn(ox, lift, oz, state, index, fraction, basis, scene, sky, panels, light)
     if e > 0.0 and ly > 0.0 and not _blocked(
-        ox, lift, oz, lx, ly, lz, False, far, state, scene, shape, materials, stack
+        ox, lift, oz, lx, ly, lz, False, far, state, scene, shape, materials, varying, stack
     ):  # fmt: skip
         own = ly / math.pi
         _add(seen, layers, share, through, light, albedo * own * e / (e * e + own * own))
@@ -194,9 +197,10 @@ def _side_of(point, medium, media, sheet):
 
 @kernel_part
 def _lit(point, wo, wi, side, near, far_share, own_of, alone, first, state, index, fraction, nearest_sample, basis,
-         scene, sky, panels, shape, materials, stack, light, value, parts, seen, layers, share, through):  # fmt: skip
+         scene, sky, panels, shape, materials, varying, stack, light, value, parts, seen, layers, share,
+         through):  # fmt: skip
     """Add what one light, drawn at a point of the specimen, sends along the path."""
-    scalars, props, tables, curves = own_of
+    scalars = own_of[0]
     lx, ly, lz, far, e = _light_drawn(
         point.x, point.y, point.z, state, index, fraction, basis, scene, sky, panels, light
     )  # fmt: skip
@@ -207,11 +211,11 @@ def _lit(point, wo, wi, side, near, far_share, own_of, alone, first, state, inde
     lit = cos_l > 0.0 if side == rows.INNER else sheet or point.sign * cos_l > 0.0
     if e <= 0.0 or not lit or not outward or _blocked(
         point.x, point.y, point.z, lx, ly, lz, scene[IS_BALL] > 0.0 and cos_l < 0.0, far, state, scene, shape,
-        materials, stack,
+        materials, varying, stack,
     ):  # fmt: skip
         return
     to_local(point, lx, ly, lz, wi)
-    own = lobes.evaluate(wo, wi, side, near, far_share, scalars, props, nearest_sample, tables, curves, parts, value)
+    own = evaluated(wo, wi, side, near, far_share, own_of, nearest_sample, parts, value)
     if own <= 0.0:
         return
     weight = e / (e * e + own * own)
@@ -261,11 +265,11 @@ def _medium_kind(scalars, state):
 
 @leaf
 def trace(origin, direction, state, index, fraction, nearest_sample, basis, scene, limits, patches, sky, panels, shape,
-          materials, media, work, seen, layers):  # fmt: skip
+          materials, media, varying, work, seen, layers):  # fmt: skip
     """Follow one path; radiance at its wavelengths into `seen`, and, where `layers` has rows, apart by what it met
     first. Returns the energy its limits cut off."""
     scalars_of, spectra_of, tables_of, curves_of = materials
-    wo, wi, value, light, through, extinct, props_of, parts, share, stack, gathered = work
+    wo, wi, value, light, through, extinct, props_of, parts, share, stack, gathered, lean, bumped = work
     ox, oy, oz = origin[0], origin[1], origin[2]
     dx, dy, dz = direction[0], direction[1], direction[2]
     for j in range(HEROES):
@@ -332,36 +336,39 @@ def trace(origin, direction, state, index, fraction, nearest_sample, basis, scen
         if what == STAGE:
             first = False
             dx, dy, dz, density = _from_stage(
-                ox, oz, state, index, fraction, basis, scene, patches, sky, panels, shape, materials, stack, light,
-                seen, layers, share, through,
+                ox, oz, state, index, fraction, basis, scene, patches, sky, panels, shape, materials, varying, stack,
+                light, seen, layers, share, through,
             )  # fmt: skip
             oy = 1e-6 * scene[RADIUS]
             bx, by, bz, passed = ox, oy, oz, 0.0
             continue
-        k = part_of(triangle, scene, shape)
+        k = surface_of(triangle, ox, oy, oz, u, v, scene, shape, varying, state)
         opacity = scalars_of[k, rows.OPACITY]
         if opacity < 1.0 and medium < 0 and random_uniform(state) >= opacity:
             within = not within
             passed += t
             continue
-        point = shading_point(ox, oy, oz, dx, dy, dz, within, triangle, u, v, scene, shape, scalars_of)
+        point = shading_point(k, ox, oy, oz, dx, dy, dz, within, triangle, u, v, scene, shape, scalars_of)
         ox, oy, oz = point.x, point.y, point.z
         _gather_once(k, index, fraction, spectra_of, props_of, gathered)
         scalars, props, tables, curves = scalars_of[k], props_of[k], tables_of[k], curves_of[k]
-        own_of = (scalars, props, tables, curves)
         sheet = scalars[rows.SHEET] > 0.0
         side = _side_of(point, medium, media, sheet)
         to_local(point, -dx, -dy, -dz, wo)
         wo[2] = max(1e-6, wo[2])
-        near, far = lobes.diffuse_probabilities(wo[2], side, scalars, props, nearest_sample, tables, curves, value)
+        bump = varying[5][part_of(triangle, scene, shape)]
+        leans = bump[0] >= 0.0
+        near = far = 0.0
+        if leans:
+            leaning_at(point, triangle, u, v, bump, scene, shape, varying[3], varying[4], random_uniform(state), lean)
+        else:
+            near, far = lobes.diffuse_probabilities(wo[2], side, scalars, props, nearest_sample, tables, curves, value)
+        own_of = (scalars, props, tables, curves, leans, lean, bumped)
         _lit(
             point, wo, wi, side, near, far, own_of, alone, first, state, index, fraction, nearest_sample, basis, scene,
-            sky, panels, shape, materials, stack, light, value, parts, seen, layers, share, through,
+            sky, panels, shape, materials, varying, stack, light, value, parts, seen, layers, share, through,
         )  # fmt: skip
-        density = lobes.sample(
-            wo, side, near, far, random_uniform(state), random_uniform(state), random_uniform(state),
-            scalars, props, nearest_sample, tables, curves, wi, parts, value,
-        )  # fmt: skip
+        density = drawn(wo, side, near, far, own_of, nearest_sample, state, wi, parts, value)
         if density <= 0.0:
             return 0.0
         if layered and first:
@@ -403,12 +410,13 @@ def room_for(surfaces):
         np.empty((4, 3)), np.zeros((_SHARES + 2 * LAYERS, HEROES)), np.empty((2, HEROES), np.int64),
         np.empty(1, np.uint64), np.empty((HEROES, 3)), np.empty((HEROES, 3)),
         np.empty((surfaces, rows.SPECTRA, HEROES)), np.empty(DEPTH, np.int32), np.zeros(surfaces, np.int64),
+        np.empty((3, 4)), np.empty((4 + rows.LOBES, HEROES)),
     )  # fmt: skip
 
 
 @kernel
 def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene, limits, patches, sky, panels, shape,
-                materials, media, basis, film, total, squares, cut, apart, room):  # fmt: skip
+                materials, media, varying, basis, film, total, squares, cut, apart, room):  # fmt: skip
     """Add `count` samples, from number `begin`, to every pixel of a tile.
 
     Of the tile's own size: total (h, w, 3): sums of linear Rec.709; squares (h, w): sums of squared luminance; cut
@@ -418,8 +426,12 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
     camera, scene, limits, patches = unowned(camera), unowned(scene), unowned(limits), unowned(patches)
     sky = (unowned(sky[0]), unowned(sky[1]), unowned(sky[2]), unowned(sky[3]))
     panels = (unowned(panels[0]), unowned(panels[1]))
-    shape = (unowned(shape[0]), unowned(shape[1]), unowned(shape[2]), unowned(shape[3]))
+    shape = (unowned(shape[0]), unowned(shape[1]), unowned(shape[2]), unowned(shape[3]), unowned(shape[4]))
     materials = (unowned(materials[0]), unowned(materials[1]), unowned(materials[2]), unowned(materials[3]))
+    varying = (
+        unowned(varying[0]), unowned(varying[1]), unowned(varying[2]), unowned(varying[3]), unowned(varying[4]),
+        unowned(varying[5]),
+    )  # fmt: skip
     media, basis, film = unowned(media), unowned(basis), unowned(film)
     total, squares, cut, apart = unowned(total), unowned(squares), unowned(cut), unowned(apart)
     vectors, heroes, places, state = unowned(room[0]), unowned(room[1]), unowned(room[2]), unowned(room[3])
@@ -430,7 +442,9 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
     index, nearest_sample = places[0], places[1]
     weights, own_basis = unowned(room[4]), unowned(room[5])
     props, stack, gathered = unowned(room[6]), unowned(room[7]), unowned(room[8])
-    work = (wo, wi, value, light, through, extinct, props, parts, share, stack, gathered)
+    turns, kept = unowned(room[9]), unowned(room[10])
+    bumped = (turns[0], turns[1], kept[:4], kept[4:])
+    work = (wo, wi, value, light, through, extinct, props, parts, share, stack, gathered, turns[2], bumped)
     clamp = limits[CLAMP]
     for y in range(y0, y1):
         for x in range(x0, x1):
@@ -454,7 +468,7 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
                 aim(px, py, camera, state, origin, direction)
                 cut[y - y0, x - x0] += trace(
                     origin, direction, state, index, fraction, nearest_sample, own_basis, scene, limits, patches,
-                    sky, panels, shape, materials, media, work, seen, layers,
+                    sky, panels, shape, materials, media, varying, work, seen, layers,
                 )  # fmt: skip
                 r = g = b = 0.0
                 for j in range(HEROES):

@@ -1,16 +1,21 @@
-"""The surfaces of a scene, stacked for the kernels, and which medium lies on either side of each."""
+"""The surfaces of a scene, stacked for the kernels, which medium lies on either side of each, and what varies."""
 
 from functools import lru_cache
+from typing import NamedTuple
 
 import numpy as np
 
+from ..maps.placing import FIRST, NO_LAYERS, NO_TEXELS
+from ..shapes.standing import STOCK_BOUNDARY, STOCK_GLASS, STOCK_ROD
 from ..surface import Surface, rows
+from ..surface.bank import Bank
 from ..surface.compile import CompiledSurface, compile_boundary, compile_surface
 from .scene import Scene
-from .shapes import STOCK_BOUNDARY, STOCK_GLASS, STOCK_ROD
 
 GLASS = Surface({"ior": 1.5168, "abbe": 64.2, "transmission": 1.0, "roughness": 0.0})
 """The plain glass that holds a liquid."""
+NEUTRAL = Surface({"colour": (0.18, 0.18, 0.18), "roughness": 0.6})
+"""What a part has that nobody gave a surface."""
 _ROD = Surface({"colour": (0.22, 0.22, 0.22), "roughness": 0.5})
 
 
@@ -19,26 +24,121 @@ def _compiled(surface):
     return compile_surface(surface)
 
 
-def materials_of(compiled: CompiledSurface, scene: Scene):
-    """((scalars, spectra, tables, curves), each stacked over the scene's surfaces; media (surfaces, 2)).
+_SMOOTH = (-1.0, 0.0, 0.0, 0.0, 1.0)
 
-    The specimen's own surface is the first; the shape names the others. A medium is the number of the surface whose
-    interior it is, -1 air.
+
+class Varying(NamedTuple):
+    """Which of the surfaces a place of a part has.
+
+    parts (p, 4): the part's first surface, its first axis, how many axes, whether light may pass any of it unbroken;
+    axes (a, 5): first layer, how many layers, first node, how many surfaces, and 1 where three chains of so many layers
+    are red, green and blue; nodes: the levels at which surfaces are compiled, or the table of a palette; the last axis
+    changes fastest; layers, texels: see `maps.placing`; bumps (p, 5): see `bumps.leaning_at`, first layer -1 for none.
     """
-    surfaces, media = [compiled], [(-1, 0)]
-    for stock in scene.shape.stock if scene.shape else ():
-        number = len(surfaces)
-        if stock == STOCK_GLASS:
-            surfaces.append(_compiled(GLASS))
-            media.append((-1, number))
-        elif stock == STOCK_BOUNDARY:
-            # What lets no light in looks through glass as it does through air.
-            lets_in = compiled.scalars[rows.TRANSMISSION] > 0.0 and compiled.scalars[rows.METALNESS] < 1.0
-            surfaces.append(compile_boundary(compiled, surfaces[1]) if lets_in else compiled)
-            media.append((1, 0))
-        elif stock == STOCK_ROD:
-            surfaces.append(_compiled(_ROD))
-            media.append((-1, number))
-    if len(surfaces) == 1:
-        return tuple(a[None] for a in compiled.arrays), np.array(media, np.int64)
-    return tuple(np.stack(part) for part in zip(*(s.arrays for s in surfaces), strict=True)), np.array(media, np.int64)
+
+    parts: np.ndarray
+    axes: np.ndarray
+    nodes: np.ndarray
+    layers: np.ndarray
+    texels: np.ndarray
+    bumps: np.ndarray
+
+
+class _Stack:
+    """Surfaces being gathered, with their media, and what varies among them."""
+
+    def __init__(self):
+        self.surfaces, self.media, self.parts = [], [], []
+        self.axes, self.nodes, self.layers, self.texels, self.bumps = [], [], [NO_LAYERS], [NO_TEXELS], []
+
+    def add(self, compiled, outside=-1, inside=None):
+        """Add a part: a compiled surface or a bank; the number of its medium, which is its own unless `inside` says."""
+        number = len(self.surfaces)
+        medium = number if inside is None else inside
+        if not isinstance(compiled, Bank):
+            self.surfaces.append(compiled)
+            self.media.append((outside, medium))
+            self.parts.append((number, 0, 0, int(compiled.scalars[rows.OPACITY] < 1.0)))
+            self.bumps.append(_SMOOTH)
+            return number
+        # What lies within a surface that varies is the same all through: that of its middle.
+        members = [one for _, one in compiled.members]
+        self.surfaces += [compiled.middle, *members]
+        self.media += [(outside, medium)] * (1 + len(members))
+        is_open = any(one.scalars[rows.OPACITY] < 1.0 for one in members)
+        self.parts.append((number + 1, len(self.axes), len(compiled.axes), int(is_open)))
+        self._lay(compiled)
+        return number
+
+    def _lay(self, bank):
+        laid = bank.laid()
+        layer, byte = sum(map(len, self.layers)), sum(map(len, self.texels))
+        own = laid.layers.copy()
+        own[:, FIRST] += byte
+        self.layers.append(own)
+        self.texels.append(laid.texels)
+        chain = 0
+        for axis in bank.axes:
+            first, count = laid.chains[chain]
+            chain += len(axis.chains)
+            is_palette = axis.palette is not None
+            self.axes.append((layer + first, count, sum(map(len, self.nodes)), len(axis.nodes), int(is_palette)))
+            self.nodes.append(axis.palette.table.ravel() if is_palette else np.asarray(axis.nodes, float))
+        if bank.bump is None:
+            self.bumps.append(_SMOOTH)
+        else:
+            first, count = laid.chains[chain]
+            self.bumps.append((layer + first, count, bank.bump.low_mm, bank.bump.high_mm, bank.bump.step_mm))
+
+    def arrays(self):
+        """(materials, media, Varying)."""
+        if len(self.surfaces) == 1:
+            materials = tuple(a[None] for a in self.surfaces[0].arrays)
+        else:
+            materials = tuple(np.stack(part) for part in zip(*(s.arrays for s in self.surfaces), strict=True))
+        texels = [t for t in self.texels if len(t)]
+        varying = Varying(
+            np.array(self.parts, np.int64), np.array(self.axes, np.int64).reshape(-1, 5),
+            np.concatenate([np.zeros(0), *self.nodes]),
+            np.concatenate(self.layers), texels[0] if len(texels) == 1 else np.concatenate([NO_TEXELS, *texels]),
+            np.array(self.bumps, float),
+        )  # fmt: skip
+        return materials, np.array(self.media, np.int64), varying
+
+
+def materials_of(compiled: CompiledSurface | Bank | tuple, scene: Scene):
+    """((scalars, spectra, tables, curves), each stacked over the scene's surfaces; media (surfaces, 2); Varying).
+
+    compiled: the specimen's own surface; or a tuple, one for every part of the shape, None for the shape's own glass or
+    rod, or, on a mesh, a neutral grey. A medium is the number of the surface whose interior it is, -1 air.
+    """
+    stack = _Stack()
+    stock = scene.shape.stock if scene.shape else ()
+    dressed = compiled if isinstance(compiled, tuple) else (compiled, *(None for _ in stock))
+    if not stock:
+        for one in dressed:
+            stack.add(one or _compiled(NEUTRAL))
+        if not isinstance(compiled, tuple) and scene.shape and scene.shape.parts:
+            stack.parts *= len(scene.shape.parts)
+            stack.bumps *= len(scene.shape.parts)
+        return stack.arrays()
+    own = stack.add(dressed[0] or _compiled(NEUTRAL))
+    liquid = _middle(dressed[0] or _compiled(NEUTRAL))
+    vessel = glass = None
+    for kind, given in zip(stock, dressed[1:], strict=True):
+        if kind == STOCK_GLASS:
+            glass = given or _compiled(GLASS)
+            vessel = stack.add(glass)
+        elif kind == STOCK_BOUNDARY:
+            # What lets no light in looks through glass as it does through air, and glass that lets none in hides it.
+            clear = all(
+                c.scalars[rows.TRANSMISSION] > 0.0 and c.scalars[rows.METALNESS] < 1.0 for c in (liquid, _middle(glass))
+            )
+            stack.add(compile_boundary(liquid, _middle(glass)) if clear else liquid, vessel, own)
+        elif kind == STOCK_ROD:
+            stack.add(given or _compiled(_ROD))
+    return stack.arrays()
+
+
+def _middle(compiled):
+    return compiled.middle if isinstance(compiled, Bank) else compiled

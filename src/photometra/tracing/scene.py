@@ -12,10 +12,10 @@ import numpy as np
 from ..optics.jit import kernel, leaf
 from ..optics.phase import frame
 from ..optics.rng import random_uniform
+from ..shapes.mesh import NO_MESH
+from ..shapes.standing import Shape
 from .environment import Environment
 from .lights import Panel
-from .mesh import NO_MESH
-from .shapes import Shape
 
 CHECKER_MM = 10.0
 STAGE_LIGHT, STAGE_DARK, STAGE_RIM = 0.34, 0.26, 0.12
@@ -60,11 +60,17 @@ class Camera:
         return math.degrees(2.0 * math.atan(0.5 * SENSOR_MM / self.focal_mm))
 
 
+OWN = "own"
+"""Of a part: it has the specimen's own surface."""
+
+
 @dataclass(frozen=True)
 class Scene:
     """Everything but the specimen's surface. `turn` in degrees; `strength` multiplies the environment.
 
-    radius: of the ball, and of the booth in general, mm. shape: what stands there instead of the ball.
+    radius: of the ball, and of the booth in general, mm. shape: what stands there instead of the ball. dressed: for
+    every part of the shape its surface and constants where they are another specimen's, `OWN`, or None for none; empty
+    where all of it is the specimen's own.
     """
 
     environment: Environment
@@ -75,6 +81,7 @@ class Scene:
     camera: Camera = field(default_factory=Camera)
     shape: Shape | None = None
     panels: tuple[Panel, ...] = ()
+    dressed: tuple = ()
 
     @property
     def mesh(self):
@@ -91,7 +98,9 @@ class Scene:
         out = np.zeros(SCENE_ROWS)
         out[:4] = self.radius, float(self.stage), math.radians(self.turn), self.strength
         shape = self.shape
-        out[IS_BALL], out[IS_OPEN] = float(shape is None), float(shape is not None and shape.is_open)
+        out[IS_BALL] = float(shape is None)
+        # Where parts have surfaces of their own, those without an inside have been made sheets.
+        out[IS_OPEN] = float(shape is not None and shape.is_open and not self.dressed)
         out[AXIS : AXIS + 3] = shape.axis if shape else (0.0, 1.0, 0.0)
         out[CENTRE : CENTRE + 3] = shape.centre if shape else (0.0, self.radius, 0.0)
         out[STRAIGHT] = float(shape is not None and shape.is_straight)

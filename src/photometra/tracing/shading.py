@@ -3,10 +3,12 @@
 import math
 from typing import NamedTuple
 
+from ..maps.placing import CELLS, level_at
 from ..optics.jit import kernel, kernel_part
 from ..optics.phase import frame
+from ..optics.rng import random_uniform
+from ..shapes.mesh import nearest
 from ..surface import rows
-from .mesh import nearest
 from .scene import IS_BALL, NOTHING, RADIUS, SPECIMEN, STAGE, hit, stage_met, way_round
 
 
@@ -15,7 +17,7 @@ class ShadingPoint(NamedTuple):
 
     x, y, z: the place in mm; gx, gy, gz: the triangle's own normal, of any length; nx, ny, nz: the shading normal,
     unit, outward; ax … bz: the tangents of the local frame, across the strokes and along them, on the viewer's side;
-    sign: -1 where the viewer stands behind; part: whose surface it has; u, v: the place in its triangle.
+    sign: -1 where the viewer stands behind; part: the number of its surface; u, v: the place in its triangle.
     """
 
     x: float
@@ -45,7 +47,7 @@ def nearest_hit(ox, oy, oz, dx, dy, dz, within, far, scene, shape, stack):
     if scene[IS_BALL] > 0.0:
         what, t = hit(ox, oy, oz, dx, dy, dz, within, scene)
         return (what, t, 0, 0.0, 0.0) if t < far else (NOTHING, far, 0, 0.0, 0.0)
-    nodes, corners, _, _ = shape
+    nodes, corners, _, _, _ = shape
     triangle, t, u, v = nearest(ox, oy, oz, dx, dy, dz, 1e-7 * scene[RADIUS], far, nodes, corners, stack)
     stage = stage_met(ox, oy, oz, dx, dy, dz, t, scene)
     if stage > 0.0:
@@ -55,14 +57,76 @@ def nearest_hit(ox, oy, oz, dx, dy, dz, within, far, scene, shape, stack):
 
 @kernel_part
 def part_of(triangle, scene, shape):
-    """Whose surface a triangle has; the ball has one."""
+    """Which part of the shape a triangle belongs to; the ball has one."""
     return shape[3][triangle] if scene[IS_BALL] <= 0.0 else 0
 
 
+@kernel
+def member_at(part, x, y, z, triangle, u, v, scene, shape, varying, state):
+    """The surface that a place of a part has: of the two that its level lies between on every axis, one by chance."""
+    parts, axes, nodes, layers, texels, _ = varying
+    chance = random_uniform(state)
+    if scene[IS_BALL] > 0.0:
+        r = scene[RADIUS]
+        nx = x / r
+        ny = (y - r) / r
+        nz = z / r
+        s = 0.5 + math.atan2(nx, nz) / (2.0 * math.pi)
+        t = 0.5 + math.asin(min(max(ny, -1.0), 1.0)) / math.pi
+    else:
+        w = 1.0 - u - v
+        normal = shape[2][triangle]
+        nx = w * normal[0] + u * normal[3] + v * normal[6]
+        ny = w * normal[1] + u * normal[4] + v * normal[7]
+        nz = w * normal[2] + u * normal[5] + v * normal[8]
+        s = t = 0.0
+        if shape[4].shape[0] > 0:
+            uv = shape[4][triangle]
+            s = w * uv[0] + u * uv[2] + v * uv[4]
+            t = w * uv[1] + u * uv[3] + v * uv[5]
+    index = 0
+    for a in range(parts[part, 1], parts[part, 1] + parts[part, 2]):
+        first = axes[a, 2]
+        count = axes[a, 3]
+        index *= count
+        if count == 1:
+            continue
+        level = level_at(layers, texels, axes[a, 0], axes[a, 1], x, y, z, nx, ny, nz, s, t, chance)
+        if axes[a, 4] > 0:
+            cell = 0
+            for c in range(3):
+                if c > 0:
+                    own = axes[a, 0] + c * axes[a, 1]
+                    level = level_at(layers, texels, own, axes[a, 1], x, y, z, nx, ny, nz, s, t, chance)
+                # Which cell of the table by chance, so that its steps do not show.
+                at = math.sqrt(min(max(level, 0.0), 1.0)) * CELLS + random_uniform(state) - 0.5
+                cell = cell * CELLS + min(max(int(at), 0), CELLS - 1)
+            entry = first + 5 * cell
+            pick = random_uniform(state)
+            which = 1 if pick < nodes[entry + 3] else 2 if pick < nodes[entry + 3] + nodes[entry + 4] else 0
+            index += int(nodes[entry + which])
+            continue
+        i = 0
+        while i < count - 2 and level >= nodes[first + i + 1]:
+            i += 1
+        share = (level - nodes[first + i]) / (nodes[first + i + 1] - nodes[first + i])
+        index += i + (1 if random_uniform(state) < share else 0)
+    return parts[part, 0] + index
+
+
 @kernel_part
-def shading_point(x, y, z, dx, dy, dz, within, triangle, u, v, scene, shape, scalars_of):
-    """The ShadingPoint of a hit at a place by a ray; within: whether the ray came through the ball."""
+def surface_of(triangle, x, y, z, u, v, scene, shape, varying, state):
+    """The number of the surface at a place."""
     part = part_of(triangle, scene, shape)
+    if varying[0][part, 2] == 0:
+        return varying[0][part, 0]
+    return member_at(part, x, y, z, triangle, u, v, scene, shape, varying, state)
+
+
+@kernel_part
+def shading_point(part, x, y, z, dx, dy, dz, within, triangle, u, v, scene, shape, scalars_of):
+    """The ShadingPoint of a hit at a place by a ray; part: the number of its surface; within: whether the ray came
+    through the ball."""
     if scene[IS_BALL] > 0.0:
         radius = scene[RADIUS]
         nx = x / radius

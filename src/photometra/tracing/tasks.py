@@ -9,6 +9,7 @@ from functools import cache
 
 import numpy as np
 
+from ..surface.bank import Bank
 from ..surface.compile import CompiledSurface
 from .kernels import LAYERS, render_tile, room_for
 from .lights import light_arrays
@@ -32,11 +33,11 @@ class Limits:
 
 @dataclass(frozen=True, eq=False)
 class View:
-    """What all tasks of one picture share: surface, scene, size, seed, limits, whether layers are kept apart, and the
-    sensor's table (as `sensor_table`) where it is not the eye's.
+    """What all tasks of one picture share: surface (or surfaces, one for each part of the shape), scene, size, seed,
+    limits, whether layers are kept apart, and the sensor's table (as `sensor_table`) where it is not the eye's.
     """
 
-    compiled: CompiledSurface
+    compiled: CompiledSurface | Bank | tuple
     scene: Scene
     width: int
     height: int
@@ -75,12 +76,12 @@ def _spectra():
 def prepared(view: View):
     """The arrays of a view as the kernel takes them; the same for all of its tasks."""
     e, scene = view.scene.environment, view.scene
-    materials, media = materials_of(view.compiled, scene)
+    materials, media, varying = materials_of(view.compiled, scene)
     basis, eye = _spectra()
     return (
         scene.camera_array(view.width, view.height), scene.array(), view.limits.array(), np.array(PATCHES),
         (e.radiance, e.probability, e.accept, e.alias), light_arrays(scene.panels, scene.target), scene.mesh.arrays,
-        materials, media, basis, eye if view.sensor is None else view.sensor,
+        materials, media, tuple(varying), basis, eye if view.sensor is None else view.sensor,
     )  # fmt: skip
 
 

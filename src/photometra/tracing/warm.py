@@ -4,14 +4,17 @@ python -m photometra.tracing.warm
 """
 
 from ..instruments import depth_colours, light_split, measured
+from ..maps import Generator, Layer, Map
 from ..optics import film_reflectance, fresnel_conductor, fresnel_dielectric, fresnel_face_edge
 from ..optics.jit import is_warm, mark_warm
+from ..shapes.standing import shape_of
 from ..surface import Surface
+from ..surface.bank import compiled_as
 from ..surface.compile import compile_surface
 from .environment import environment_from, uniform_environment
 from .render import Rendering
 from .scene import Scene
-from .shapes import shape_of
+from .survey import survey
 
 
 def _steps():
@@ -50,6 +53,8 @@ def _steps():
             Rendering(compile_surface(felt), Scene(uniform_environment()), 8, 8).guides(),
         ),
     )
+    varied = Surface({"metalness": 1.0, "roughness": Map((Layer(Generator("checker")),), 0.1, 0.3)})
+    yield "maps", lambda: (compiled_as(varied).shares(), survey(Scene(uniform_environment()), 8, 8))
 
 
 STEP_COUNT = sum(1 for _ in _steps())

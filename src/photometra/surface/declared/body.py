@@ -15,6 +15,7 @@ BODY = (
         converters=("gloss", "alpha"),
         told_by=("gloss", "lobe", "reflectance in and out"),
         scan=(0.02, 0.08, 0.16, 0.26, 0.4, 0.6, 0.85),
+        varies=11,
     ),
     number(
         "anisotropy",
@@ -24,6 +25,7 @@ BODY = (
         0.0,
         marks=((0.0, "even"), (0.6, "brushed"), (0.9, "grooved")),
         woken=0.3,
+        varies=5,
     ),
     number(
         "rotation",
@@ -38,6 +40,21 @@ BODY = (
         marks=((-90.0, "across"), (0.0, "round"), (90.0, "across")),
         solvable=False,
         applies=conditions.stroked,
+        varies=13,
+    ),
+    number(
+        "bump",
+        "finish",
+        "Bump",
+        "Height of the surface where a map drives it: hammer marks, orange peel, weave, knocks. One height "
+        "everywhere shows nothing. Instruments see what is finer than their spot as roughness.",
+        0.0,
+        unit="µm",
+        hard=(-20000.0, 20000.0),
+        usual=(0.0, 500.0),
+        digits=1,
+        solvable=False,
+        varies=1,
     ),
     number(
         "haze.amount",
@@ -48,6 +65,7 @@ BODY = (
         marks=((0.0, "none"), (0.15, "handled"), (0.5, "wiped")),
         told_by=("lobe",),
         woken=0.05,
+        varies=3,
     ),
     number(
         "haze.spread",
@@ -57,6 +75,7 @@ BODY = (
         0.4,
         marks=((0.1, "bloom"), (0.4, "veil"), (0.8, "milky")),
         applies=conditions.hazy,
+        varies=5,
     ),
     number(
         "metalness",
@@ -66,6 +85,7 @@ BODY = (
         0.0,
         marks=((0.0, "dielectric"), (1.0, "metal")),
         solvable=False,
+        varies=2,
     ),
     Parameter(
         "constants",
@@ -184,6 +204,7 @@ BODY = (
         (0.9, 0.9, 0.9),
         applies=conditions.metal_by_colours,
         told_by=("reflectance", "colour", "photograph"),
+        varies=7,
     ),
     colour(
         "edge_colour",
@@ -192,6 +213,7 @@ BODY = (
         "A metal's reflectance at 82 degrees, where no constants are chosen.",
         (0.95, 0.95, 0.95),
         applies=conditions.metal_by_colours,
+        varies=7,
     ),
     colour(
         "tint",
@@ -200,6 +222,7 @@ BODY = (
         "What a metal's reflection is multiplied with, over constants or colours alike.",
         (1.0, 1.0, 1.0),
         applies=conditions.metallic,
+        varies=7,
     ),
     number(
         "ior",
@@ -214,6 +237,7 @@ BODY = (
         converters=("reflectance",),
         applies=conditions.dielectric_by_index,
         told_by=("index", "ellipsometry", "specular"),
+        varies=5,
     ),
     number(
         "abbe",
@@ -237,6 +261,7 @@ BODY = (
         converters=("albedo",),
         applies=conditions.coloured_body,
         told_by=("reflectance", "colour", "photograph"),
+        varies=7,
     ),
     number(
         "diffuse_roughness",
@@ -247,6 +272,7 @@ BODY = (
         marks=((0.0, "even"), (0.5, "paper"), (1.0, "clay")),
         applies=conditions.coloured_body,
         woken=0.4,
+        varies=3,
     ),
     number(
         "opacity",
@@ -256,5 +282,6 @@ BODY = (
         1.0,
         marks=((0.0, "nothing"), (0.5, "gauze"), (1.0, "whole")),
         solvable=False,
+        varies=2,
     ),
 )

@@ -13,6 +13,7 @@ INTERIOR = (
         marks=((0.0, "opaque"), (1.0, "clear")),
         solvable=False,
         applies=conditions.dielectric,
+        varies=3,
     ),
     colour(
         "interior.colour",
@@ -81,6 +82,7 @@ INTERIOR = (
         marks=((0.0, "none"), (1.0, "whole")),
         solvable=False,
         applies=conditions.may_wander,
+        varies=3,
     ),
     colour(
         "subsurface.colour",
@@ -207,6 +209,7 @@ INTERIOR = (
         marks=((0.0, "opaque"), (0.3, "canvas"), (0.6, "leaf")),
         applies=conditions.opaque,
         woken=0.2,
+        varies=3,
     ),
     colour(
         "reverse.colour",
@@ -215,5 +218,6 @@ INTERIOR = (
         "The body's colour seen from its reverse; light that comes through has passed both colours.",
         (0.18, 0.18, 0.18),
         applies=conditions.two_sided,
+        varies=7,
     ),
 )

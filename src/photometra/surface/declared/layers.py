@@ -12,6 +12,7 @@ LAYERS = (
         0.0,
         marks=((0.0, "none"), (0.3, "dusty"), (1.0, "felt")),
         woken=0.3,
+        varies=3,
     ),
     colour(
         "sheen.colour",
@@ -20,6 +21,7 @@ LAYERS = (
         "What a fibre reflects of the light that meets it.",
         (1.0, 1.0, 1.0),
         applies=conditions.fibrous,
+        varies=7,
     ),
     number(
         "sheen.roughness",
@@ -29,6 +31,7 @@ LAYERS = (
         0.4,
         marks=((0.15, "velvet"), (0.4, "felt"), (0.8, "dust")),
         applies=conditions.fibrous,
+        varies=5,
     ),
     number(
         "coat.amount",
@@ -38,6 +41,7 @@ LAYERS = (
         0.0,
         marks=((0.0, "none"), (0.5, "worn"), (1.0, "whole")),
         woken=0.5,
+        varies=3,
     ),
     number(
         "coat.ior",
@@ -65,6 +69,7 @@ LAYERS = (
         applies=conditions.coated,
         told_by=("gloss",),
         scan=(0.02, 0.08, 0.16, 0.26, 0.4, 0.6),
+        varies=11,
     ),
     number(
         "coat.anisotropy",
@@ -74,6 +79,7 @@ LAYERS = (
         0.0,
         marks=((0.0, "even"), (0.6, "brushed on"), (1.0, "grooved")),
         applies=conditions.coated,
+        varies=5,
     ),
     number(
         "coat.thickness",
@@ -88,6 +94,7 @@ LAYERS = (
         digits=1,
         marks=((5.0, "lacquer"), (50.0, "varnish"), (300.0, "glaze")),
         applies=conditions.coated,
+        varies=5,
     ),
     colour(
         "coat.colour",
@@ -96,6 +103,7 @@ LAYERS = (
         "What white becomes after one pass down and up through 50 µm of coat; it deepens aslant.",
         (1.0, 1.0, 1.0),
         applies=conditions.coated,
+        varies=7,
     ),
     number(
         "film.amount",
@@ -105,6 +113,7 @@ LAYERS = (
         0.0,
         marks=((0.0, "none"), (0.5, "patchy"), (1.0, "whole")),
         woken=0.5,
+        varies=3,
     ),
     number(
         "film.thickness",
@@ -122,6 +131,8 @@ LAYERS = (
         scan=tuple(range(15, 1206, 15)),
         scan_judges=("ellipsometry", "reflectance", "specular", "colour"),
         is_many_valued=True,
+        varies=7,
+        varies_grain=8.0,
     ),
     number(
         "film.ior",

@@ -19,7 +19,7 @@ class Shape:
     height: in mm. axis, centre: about which its strokes run round, or along which they run straight on. is_open: a
     sheet without an inside. stock: besides the specimen's own surface (0), the surfaces that its triangles name, by
     their numbers from 1 on. radius: of the booth, where the shape has a size of its own. parts: names of what it is
-    made of, where it came from a file.
+    made of, by the numbers that its triangles have; open_parts: which of them have no inside.
     """
 
     mesh: Mesh
@@ -31,6 +31,7 @@ class Shape:
     stock: tuple[str, ...] = ()
     radius: float | None = None
     parts: tuple[str, ...] = ()
+    open_parts: tuple[bool, ...] = ()
 
 
 # The surfaces of a shape that are not the specimen's: a plain glass, the boundary from that glass to the specimen, and
@@ -38,11 +39,11 @@ class Shape:
 STOCK_GLASS, STOCK_BOUNDARY, STOCK_ROD = "glass", "boundary", "rod"
 
 
-class _Parts:
+class Turned:
     """Triangles being gathered: places, normals, and whose surface they have."""
 
     def __init__(self):
-        self.places, self.normals, self.material = [], [], []
+        self.places, self.normals, self.uvs, self.material = [], [], [], []
 
     def grid(self, places, normals, material=0):
         """Two triangles for each cell of a grid (m, n, 3), seen from outside with columns to the right, rows up."""
@@ -57,6 +58,8 @@ class _Parts:
         faces = np.concatenate([np.stack([a, b, c], 1), np.stack([a, c, d], 1)])
         self.places.append(places.reshape(-1, 3)[faces])
         self.normals.append(normals.reshape(-1, 3)[faces])
+        across, up = np.meshgrid(np.linspace(0.0, 1.0, n), np.linspace(0.0, 1.0, m))
+        self.uvs.append(np.stack([across, up], axis=-1).reshape(-1, 2)[faces])
         self.material.append(np.full(len(faces), material))
 
     def flat(self, corners, material=0):
@@ -68,28 +71,34 @@ class _Parts:
         fan = np.array([[corners[0], corners[i], corners[i + 1]] for i in range(1, len(corners) - 1)])
         self.places.append(fan)
         self.normals.append(np.broadcast_to(normal, fan.shape).copy())
+        # A flat face is laid out as it lies, over its own extent.
+        across = np.cross((0.0, 1.0, 0.0) if abs(normal[1]) < 0.9 else (0.0, 0.0, -1.0), normal)
+        laid = np.stack([fan @ across, fan @ np.cross(normal, across)], axis=-1)
+        low, high = laid.min(axis=(0, 1)), laid.max(axis=(0, 1))
+        self.uvs.append((laid - low) / np.maximum(high - low, 1e-12))
         self.material.append(np.full(len(fan), material))
 
     def mesh(self) -> Mesh:
         places = np.concatenate(self.places)
         faces = np.arange(3 * len(places)).reshape(-1, 3)
-        return mesh_from(places.reshape(-1, 3), faces, np.concatenate(self.normals), np.concatenate(self.material))
+        return mesh_from(places.reshape(-1, 3), faces, np.concatenate(self.normals), np.concatenate(self.material),
+                         np.concatenate(self.uvs))  # fmt: skip
 
 
-def _arc(cx, cy, radius, start, end, count=28):
+def arc(cx, cy, radius, start, end, count=28):
     """Points of a profile (n, 4): r, y and the normal there; angles in degrees from the r axis."""
     t = np.radians(np.linspace(start, end, count))
     return np.stack([cx + radius * np.cos(t), cy + radius * np.sin(t), np.cos(t), np.sin(t)], axis=1)
 
 
-def _hollow(cx, cy, radius, start, end, count=28):
-    """As `_arc`, seen from its hollow side."""
-    arc = _arc(cx, cy, radius, start, end, count)
-    arc[:, 2:] *= -1.0
-    return arc
+def hollow(cx, cy, radius, start, end, count=28):
+    """As `arc`, seen from its hollow side."""
+    turned = arc(cx, cy, radius, start, end, count)
+    turned[:, 2:] *= -1.0
+    return turned
 
 
-def _spun(parts, profile, around=192, material=0):
+def spun(parts, profile, around=192, material=0):
     """Spin a profile (n, 4), that goes round the section counter-clockwise with the axis at its left."""
     phi = np.linspace(0.0, 2.0 * np.pi, around + 1)
     phi[-1] = 0.0
@@ -107,12 +116,12 @@ def puck(radius) -> Shape:
     height, bevel, lift = 0.66 * radius, 0.12 * radius, LIFT * radius
     profile = np.concatenate([
         [[0.0, lift, 0.0, -1.0]],
-        _arc(radius - bevel, lift + bevel, bevel, -90.0, 0.0),
-        _arc(radius - bevel, height - bevel, bevel, 0.0, 90.0),
+        arc(radius - bevel, lift + bevel, bevel, -90.0, 0.0),
+        arc(radius - bevel, height - bevel, bevel, 0.0, 90.0),
         [[0.0, height, 0.0, 1.0]],
     ])  # fmt: skip
-    parts = _Parts()
-    _spun(parts, profile)
+    parts = Turned()
+    spun(parts, profile)
     return Shape(parts.mesh(), height)
 
 
@@ -122,7 +131,7 @@ STEP_WIDE_MM, STEPS_HIGH_MM = 12.0, 36.0
 
 def steps(radius) -> Shape:
     """The step block: a wall 36 mm high in five steps of 12 mm, 1, 2, 4, 8 and 16 mm thick, whatever the specimen."""
-    parts, low, high = _Parts(), LIFT * radius, STEPS_HIGH_MM
+    parts, low, high = Turned(), LIFT * radius, STEPS_HIGH_MM
     left = -0.5 * STEP_WIDE_MM * len(STEPS_MM)
     before = 0.0
     back = -0.5 * STEPS_MM[-1]
@@ -145,7 +154,7 @@ def steps(radius) -> Shape:
 
 def wedge(radius) -> Shape:
     """A wall that thickens from a twentieth of the radius to all of it, left to right, as high as the radius."""
-    parts, low, high = _Parts(), LIFT * radius, 1.2 * radius
+    parts, low, high = Turned(), LIFT * radius, 1.2 * radius
     x0, x1, z0, thin, thick = -radius, radius, -0.5 * radius, 0.05 * radius, radius
     a, b, c, d = (x0, z0), (x0, z0 + thin), (x1, z0 + thick), (x1, z0)
     for (xa, za), (xb, zb) in ((a, b), (b, c), (c, d), (d, a)):
@@ -162,21 +171,21 @@ def _vessel_profiles(radius, wall):
     half = 0.5 * wall
     outside = np.concatenate([
         [[0.0, lift, 0.0, -1.0]],
-        _arc(wide - round_off, lift + round_off, round_off, -90.0, 0.0),
-        _arc(wide - half, high - half, half, 0.0, 90.0, 20),
+        arc(wide - round_off, lift + round_off, round_off, -90.0, 0.0),
+        arc(wide - half, high - half, half, 0.0, 90.0, 20),
     ])  # fmt: skip
     inner_round = max(round_off - wall, 0.05 * radius)
     floor = lift + 1.6 * wall
-    rim = _arc(wide - half, high - half, half, 90.0, 180.0, 20)
-    below = _hollow(wide - wall - inner_round, floor + inner_round, inner_round, 0.0, -90.0)
+    rim = arc(wide - half, high - half, half, 90.0, 180.0, 20)
+    below = hollow(wide - wall - inner_round, floor + inner_round, inner_round, 0.0, -90.0)
     return outside, rim, below, floor, wide - wall, high
 
 
 def vessel(radius, wall_mm) -> Shape:
     """A tumbler of the specimen, with a wall of true thickness."""
     outside, rim, below, floor, _, high = _vessel_profiles(radius, wall_mm)
-    parts = _Parts()
-    _spun(parts, np.concatenate([outside, rim, below, [[0.0, floor, 0.0, 1.0]]]))
+    parts = Turned()
+    spun(parts, np.concatenate([outside, rim, below, [[0.0, floor, 0.0, 1.0]]]))
     return Shape(parts.mesh(), high)
 
 
@@ -185,15 +194,15 @@ def filled(radius, wall_mm) -> Shape:
     outside, rim, below, floor, inside, high = _vessel_profiles(radius, wall_mm)
     level = 0.68 * high
     ring = np.array([[inside, level, -1.0, 0.0]])
-    parts = _Parts()
-    _spun(parts, np.concatenate([outside, rim, ring]), material=1)
+    parts = Turned()
+    spun(parts, np.concatenate([outside, rim, ring]), material=1)
     # From here down the glass ends at the liquid: the boundary's outer side is the glass.
     wet = np.concatenate([ring, below, [[0.0, floor, 0.0, 1.0]]])
     wet = wet[::-1].copy()
     wet[:, 2:] *= -1.0
-    _spun(parts, wet, material=2)
-    _spun(parts, [[inside, level, 0.0, 1.0], [0.0, level, 0.0, 1.0]])
-    return Shape(parts.mesh(), high, stock=(STOCK_GLASS, STOCK_BOUNDARY))
+    spun(parts, wet, material=2)
+    spun(parts, [[inside, level, 0.0, 1.0], [0.0, level, 0.0, 1.0]])
+    return Shape(parts.mesh(), high, stock=(STOCK_GLASS, STOCK_BOUNDARY), parts=("liquid", "vessel", "wet wall"))
 
 
 def disc(radius) -> Shape:
@@ -201,12 +210,12 @@ def disc(radius) -> Shape:
     thick, bevel = 0.1 * radius, 0.03 * radius
     profile = np.concatenate([
         [[0.0, 0.0, 0.0, -1.0]],
-        _arc(radius - bevel, bevel, bevel, -90.0, 0.0, 14),
-        _arc(radius - bevel, thick - bevel, bevel, 0.0, 90.0, 14),
+        arc(radius - bevel, bevel, bevel, -90.0, 0.0, 14),
+        arc(radius - bevel, thick - bevel, bevel, 0.0, 90.0, 14),
         [[0.0, thick, 0.0, 1.0]],
     ])  # fmt: skip
-    parts = _Parts()
-    _spun(parts, profile, 256)
+    parts = Turned()
+    spun(parts, profile, 256)
     lean = np.radians(62.0)
     c, s = np.cos(lean), np.sin(lean)
     turn = np.array([[1.0, 0.0, 0.0], [0.0, c, -s], [0.0, s, c]])
@@ -240,11 +249,12 @@ def cloth(radius) -> Shape:
     rows, columns = np.gradient(places, axis=0), np.gradient(places, axis=1)
     normals = np.cross(columns, rows)
     normals /= np.linalg.norm(normals, axis=-1, keepdims=True)
-    parts = _Parts()
+    parts = Turned()
     parts.grid(places, normals)
     _rod(parts, 0.92 * rod, high, 1.35 * radius)
     return Shape(
-        parts.mesh(), high + rod, axis=(1.0, 0.0, 0.0), is_straight=True, is_open=True, stock=(STOCK_ROD,)
+        parts.mesh(), high + rod, axis=(1.0, 0.0, 0.0), is_straight=True, is_open=True, stock=(STOCK_ROD,),
+        parts=("cloth", "rod"), open_parts=(True, False),
     )  # fmt: skip
 
 

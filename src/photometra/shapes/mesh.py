@@ -30,17 +30,19 @@ class Mesh:
 
     nodes (n, 16), one line of the cache each: low and high corners of both children's boxes, and for both children the
     node, or of a leaf -1 - its first triangle times 8 - how many it has. corners (t, 9): a corner and the two edges
-    from it; normals (t, 9): of the three corners; material (t,): whose surface it has.
+    from it; normals (t, 9): of the three corners; material (t,): whose surface it has; uvs (t, 6): texture
+    coordinates of the three corners, or none (0, 6).
     """
 
     nodes: np.ndarray
     corners: np.ndarray
     normals: np.ndarray
     material: np.ndarray
+    uvs: np.ndarray
 
     @property
     def arrays(self):
-        return self.nodes, self.corners, self.normals, self.material
+        return self.nodes, self.corners, self.normals, self.material, self.uvs
 
     @property
     def size(self):
@@ -53,11 +55,12 @@ class Mesh:
         return np.minimum.reduce([a, b, c]).min(axis=0), np.maximum.reduce([a, b, c]).max(axis=0)
 
 
-def mesh_from(vertices, faces, normals=None, material=None) -> Mesh:
+def mesh_from(vertices, faces, normals=None, material=None, uvs=None) -> Mesh:
     """A Mesh from vertices (v, 3) in mm and faces (t, 3), counter-clockwise from outside.
 
-    normals: of the corners (t, 3, 3), unit, or None for flat triangles. Triangles without area are left out;
-    ValueError where none is left, there are more than two millions, or a number is not finite.
+    normals: of the corners (t, 3, 3), unit, or None for flat triangles; uvs: of the corners (t, 3, 2), or None.
+    Triangles without area are left out; ValueError where none is left, there are more than two
+    millions, or a number is not finite.
     """
     vertices = np.asarray(vertices, np.float32)
     faces = np.asarray(faces)
@@ -92,7 +95,11 @@ def mesh_from(vertices, faces, normals=None, material=None) -> Mesh:
     return Mesh(
         nodes[:used],
         packed, np.asarray(normals, np.float32).reshape(-1, 9)[order], material[order],
+        _NO_UVS if uvs is None else np.asarray(uvs, np.float32).reshape(-1, 6)[order],
     )  # fmt: skip
+
+
+_NO_UVS = np.zeros((0, 6), np.float32)
 
 
 def _aligned(count):
@@ -104,7 +111,7 @@ def _aligned(count):
 
 NO_MESH = Mesh(
     np.zeros((0, 16), np.float32),
-    np.zeros((0, 9), np.float32), np.zeros((0, 9), np.float32), np.zeros(0, np.int32),
+    np.zeros((0, 9), np.float32), np.zeros((0, 9), np.float32), np.zeros(0, np.int32), _NO_UVS,
 )  # fmt: skip
 
 

@@ -7,8 +7,8 @@ from pathlib import Path
 
 import numpy as np
 
-from ..disk import regular, replacing
-from ..errors import InputError
+from .disk import regular, replacing
+from .errors import InputError
 
 _LARGEST_SIDE = 32768
 _MOST_NUMBERS = 16384 * 8192 * 3
@@ -69,6 +69,23 @@ def read_picture(path):
     return np.ascontiguousarray(pixels[..., :3])
 
 
+def read_native(path):
+    """A picture (h, w, channels) in the depth that it has: uint8, uint16 or float32."""
+    with opened_picture(path) as source:
+        spec = source.spec()
+        kind = str(spec.format) if str(spec.format) in ("uint8", "uint16") else "float"
+        pixels = source.read_image(0, 0, 0, spec.nchannels, kind)
+    if pixels is None:
+        raise PictureError(f"{path}: {DAMAGED}")
+    return np.asarray(pixels).reshape(spec.height, spec.width, -1)
+
+
+def write_native(path, pixels):
+    """Write what `read_native` gives, in its own depth: as PNG, floating point as EXR."""
+    suffix = ".exr" if pixels.dtype == np.float32 else ".png"
+    _write(path, pixels, "half" if suffix == ".exr" else str(pixels.dtype), None, suffix)
+
+
 def encoded_exr(pixels) -> bytes:
     """A scene-linear picture (h, w, 3) as the bytes of an EXR of half floats."""
     handle, path = tempfile.mkstemp(suffix=".exr")
@@ -94,6 +111,13 @@ def decoded_picture(name, data):
         raise PictureError(str(error).replace(path, name)) from None
     finally:
         os.unlink(path)
+
+
+def header_of(path):
+    """(bits of one number, how many channels) of a picture file; PictureError where it is none that can be used."""
+    with opened_picture(path) as source:
+        spec = source.spec()
+        return 8 * spec.format.size(), spec.nchannels
 
 
 def read_header(path):

@@ -11,11 +11,12 @@ import numpy as np
 
 from ..disk import read_bytes, regular
 from ..errors import InputError
+from . import usd
 from .mesh import MOST_TRIANGLES, mesh_from
-from .shapes import LIFT, Shape
-from .smoothing import shaded, welded
+from .smoothing import is_closed, shaded, welded
+from .standing import LIFT, Shape
 
-SUFFIXES = (".obj", ".ply", ".stl", ".glb", ".gltf")
+SUFFIXES = (".obj", ".ply", ".stl", ".glb", ".gltf", *usd.SUFFIXES)
 UNITS_MM = {"mm": 1.0, "cm": 10.0, "m": 1000.0, "inch": 25.4}
 _LARGEST_FILE = 500_000_000
 _LARGEST_JSON = 64_000_000
@@ -38,10 +39,13 @@ class Part:
 
 @dataclass(frozen=True, eq=False)
 class FileMesh:
-    """A mesh as its file has it, its parts in the file's own unit, which few files state."""
+    """A mesh as its file has it, its parts in the file's own unit, which few files state; stated_mm, stated_up: those
+    that do, of one unit in mm and of the axis that points up."""
 
     name: str
     parts: tuple[Part, ...]
+    stated_mm: float | None = None
+    stated_up: str = "y"
 
     @property
     def vertices(self):
@@ -58,12 +62,16 @@ class FileMesh:
     @property
     def unit_mm(self):
         """How long one unit is where the format says so (glTF is in metres, y up), or None."""
+        if self.stated_mm is not None:
+            return self.stated_mm
         return UNITS_MM["m"] if Path(self.name).suffix.lower() in (".glb", ".gltf") else None
 
-    def as_kept(self, unit_mm, up="y"):
+    def as_kept(self, unit_mm, up=None):
         """The mesh as a study keeps it, a GLB of its parts in mm; `unit_mm` says how long one unit is, `up` which axis
         points up (y or z)."""
         import trimesh
+
+        up = up or self.stated_up
 
         def placed(v):
             return np.stack([v[:, 0], v[:, 2], -v[:, 1]], axis=1) if up == "z" else v
@@ -172,6 +180,8 @@ def read_mesh(path) -> FileMesh:
         raise MeshError(f"{path}: not a mesh that can be read; give {', '.join(s[1:].upper() for s in SUFFIXES)}")
     if regular(path).stat().st_size > _LARGEST_FILE:
         raise MeshError(f"{path}: the file is larger than 500 MB; thin the mesh out first")
+    if path.suffix.lower() in usd.SUFFIXES:
+        return _checked(path, _stage(path))
     if path.suffix.lower() == ".gltf":
         _check_beside(path)
     try:
@@ -181,7 +191,25 @@ def read_mesh(path) -> FileMesh:
     except Exception as error:
         # Each format's reader raises errors of its own kind.
         raise MeshError(f"{path}: the mesh is damaged or is not one ({type(error).__name__})") from None
-    found = FileMesh(path.name, tuple(parts))
+    return _checked(path, FileMesh(path.name, tuple(parts)))
+
+
+def _stage(path):
+    """The FileMesh of a USD stage: every triangle with corners of its own where they have texture coordinates."""
+    found, unit_mm, up = usd.parts_of_stage(path)
+    parts = []
+    for name, vertices, faces, uvs in found:
+        if uvs is None:
+            parts.append(Part(name[-80:], vertices, faces))
+        else:
+            own = np.arange(3 * len(faces)).reshape(-1, 3)
+            parts.append(Part(name[-80:], vertices[faces].reshape(-1, 3), own, uvs.reshape(-1, 2)))
+    return FileMesh(path.name, tuple(parts), unit_mm, up)
+
+
+def _checked(path, found: FileMesh) -> FileMesh:
+    """A FileMesh whose numbers can be; MeshError otherwise."""
+    parts = found.parts
     if parts and any(p.vertices.ndim != 2 or p.vertices.shape[1] != 3 for p in parts):
         raise MeshError(f"{path}: a vertex needs three numbers; export the mesh again")
     if not parts or found.vertices.ndim != 2 or not np.all(np.isfinite(found.vertices)):
@@ -206,15 +234,31 @@ def kept_shape(name, data: bytes) -> Shape:
         loaded = trimesh.load(io.BytesIO(data), file_type=Path(name).suffix[1:].lower(), process=False)
         parts = _parts_of(loaded)
         vertices, faces, normals, is_open = _shaded(parts)
+        part_of, uvs = _parts_and_uvs(parts)
     except Exception as error:
         raise MeshError(f"{name}: the mesh kept in the study is damaged ({type(error).__name__})") from None
     radius = 0.5 * float(np.ptp(vertices, axis=0).max())
     vertices = vertices + np.array([0.0, LIFT * radius, 0.0])
     try:
-        built = mesh_from(vertices, faces, normals)
+        built = mesh_from(vertices, faces, normals, part_of, uvs)
     except InputError as error:
         raise MeshError(f"{name}: {error}") from None
-    return Shape(built, float(vertices[:, 1].max()), is_open=is_open, radius=radius, parts=tuple(p.name for p in parts))
+    return Shape(
+        built,
+        float(vertices[:, 1].max()),
+        is_open=is_open,
+        radius=radius,
+        parts=tuple(p.name for p in parts),
+        open_parts=tuple(not is_closed(p.vertices, p.faces) for p in parts),
+    )
+
+
+def _parts_and_uvs(parts):
+    """(part of each triangle (t,), UVs of its corners (t, 3, 2) or None where no part has any)."""
+    part_of = np.repeat(np.arange(len(parts)), [len(p.faces) for p in parts])
+    if all(p.uv is None for p in parts):
+        return part_of, None
+    return part_of, np.concatenate([np.zeros((len(p.faces), 3, 2)) if p.uv is None else p.uv[p.faces] for p in parts])
 
 
 def _shaded(parts):

@@ -50,6 +50,15 @@ def _first_alike(bits, table, first):
             at = (at + 1) & np.int64(mask)
 
 
+def is_closed(vertices, faces):
+    """Whether triangles have an inside: every edge between two places is one of exactly two faces."""
+    places = welded(vertices)[faces].astype(np.int64)
+    ends = np.sort(np.concatenate([places[:, [0, 1]], places[:, [1, 2]], places[:, [2, 0]]]), axis=1)
+    ends = ends[ends[:, 0] != ends[:, 1]]
+    _, counts = np.unique(ends[:, 0] * (len(vertices) + 1) + ends[:, 1], return_counts=True)
+    return bool(len(counts)) and bool((counts % 2 == 0).all())
+
+
 def shaded(vertices, faces, parts):
     """(normals of the corners (t, 3, 3) float32, whether every edge is one of two faces) of vertices (v, 3) and faces
     (t, 3); a triangle without area gets the normal 0 and counts for no edge. parts (t,): only faces of one part are

@@ -1,0 +1,246 @@
+"""The parts of a model, under the picture: which there are, and whose surface each has."""
+
+from functools import partial
+
+from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtGui import QColor, QIcon, QPixmap
+from PyQt6.QtWidgets import (
+    QAbstractItemView,
+    QHBoxLayout,
+    QHeaderView,
+    QMenu,
+    QPushButton,
+    QTreeWidget,
+    QTreeWidgetItem,
+    QVBoxLayout,
+    QWidget,
+)
+
+from ..errors import InputError
+from ..imaging.booths import parts_of, standing
+from ..imaging.surveys import tint_of
+from .session import Session
+from .surveyor import TINTS, Surveyor
+from .text import Label
+from .workers import Latest
+
+_PART = Qt.ItemDataRole.UserRole
+
+
+class PartsSheet(QWidget):
+    """A tree of the parts by their paths; what is chosen in it is outlined in the picture, and the other way about."""
+
+    closed = pyqtSignal()
+    mesh_wanted = pyqtSignal()
+
+    def __init__(self, session: Session, surveyor: Surveyor, parent=None):
+        super().__init__(parent)
+        self.session, self.surveyor = session, surveyor
+        self._shown = None
+        self._numbers = {}
+        self._reader = Latest("parts", self)
+        self._reader.done.connect(self._show)
+        self._reader.failed.connect(session.said)
+        self.setObjectName("panel")
+        self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
+        whole = QVBoxLayout(self)
+        whole.setContentsMargins(10, 6, 8, 8)
+        whole.setSpacing(6)
+        whole.addLayout(self._head())
+        self.tree = QTreeWidget()
+        self.tree.setColumnCount(3)
+        self.tree.setHeaderLabels(["Part", "Surface", "Inside"])
+        self.tree.setAccessibleName("Parts")
+        self.tree.setSelectionMode(QAbstractItemView.SelectionMode.ExtendedSelection)
+        self.tree.setMouseTracking(True)
+        self.tree.setUniformRowHeights(True)
+        self.tree.header().setSectionResizeMode(0, QHeaderView.ResizeMode.Stretch)
+        self.tree.header().setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch)
+        self.tree.header().setStretchLastSection(False)
+        self.tree.itemSelectionChanged.connect(self._outline)
+        self.tree.itemEntered.connect(lambda item, _column: self._outline(item))
+        self.tree.viewport().installEventFilter(self)
+        whole.addWidget(self.tree, 1)
+        self.empty = Label()
+        self.empty.setObjectName("quiet")
+        self.empty.setWordWrap(True)
+        self.empty.setText(
+            "This shape is one part. A mesh with named parts (OBJ, PLY, STL, glTF, USD) can have a surface for each."
+        )
+        self.empty.setVisible(False)
+        whole.addWidget(self.empty)
+        session.surface_changed.connect(self.refresh)
+        surveyor.tapped.connect(self.choose)
+        surveyor.pointed.connect(self._pointed)
+
+    def _head(self):
+        self.title = Label()
+        self.title.setObjectName("heading")
+        self.give = QPushButton("Give the surface of")
+        self.give.setToolTip("Give the chosen parts the surface of a specimen of this study")
+        self._menu = QMenu(self.give)
+        self._menu.aboutToShow.connect(self._fill)
+        self.give.setMenu(self._menu)
+        self.variant = QPushButton("Make a variant")
+        self.variant.setToolTip("A new specimen like the one these parts have, for these parts alone")
+        self.variant.clicked.connect(self._make_variant)
+        self.tints = QPushButton("Tints")
+        self.tints.setCheckable(True)
+        self.tints.setToolTip("Show every part in a tint of its own")
+        self.tints.toggled.connect(lambda on: self.surveyor.show_mode(TINTS if on else ""))
+        mesh = QPushButton("Mesh…")
+        mesh.setToolTip("Choose a mesh with named parts")
+        mesh.clicked.connect(self.mesh_wanted)
+        back = QPushButton("Back")
+        back.setToolTip("Back to the reading")
+        back.clicked.connect(self.closed)
+        row = QHBoxLayout()
+        row.setSpacing(6)
+        row.addWidget(self.title, 1)
+        for part in (self.give, self.variant, self.tints, mesh, back):
+            row.addWidget(part)
+        return row
+
+    # Following.
+
+    def showEvent(self, event):
+        super().showEvent(event)
+        self.surveyor.want(True)
+        self.refresh()
+
+    def hideEvent(self, event):
+        super().hideEvent(event)
+        self.tints.setChecked(False)
+        self.surveyor.show_parts(())
+        self.surveyor.want(False)
+
+    def refresh(self):
+        """Have the parts of the chosen specimen's shape listed, its mesh read in the background."""
+        specimen, study = self.session.specimen, self.session.study
+        if specimen is not None and self.isVisible():
+            self._reader.submit(lambda: (specimen, _parts_of(study, specimen)))
+
+    def _show(self, found):
+        specimen, parts = found
+        self.title.setText(f"Parts of the {specimen.name.lower()}" if len(parts) > 1 else specimen.name)
+        self.empty.setVisible(len(parts) < 2)
+        self.tree.setVisible(len(parts) > 1)
+        chosen = self.chosen
+        if (specimen.name, parts) == self._shown:
+            return
+        groups_chosen = {item.text(0) for item in self.tree.selectedItems() if not item.data(0, _PART)}
+        in_groups = {n for item in self.tree.selectedItems() if not item.data(0, _PART) for n in _names_in(item)}
+        self._shown = specimen.name, parts
+        self._numbers = {name: i for i, (name, _, _) in enumerate(parts)}
+        self.tree.blockSignals(True)
+        self.tree.clear()
+        groups = {}
+        for i, (name, has, is_closed) in enumerate(parts):
+            above, _, own = name.rpartition("/")
+            if above and above not in groups:
+                groups[above] = QTreeWidgetItem(self.tree, [above, "", ""])
+                groups[above].setSelected(above in groups_chosen)
+            item = QTreeWidgetItem(groups[above] if above else self.tree, [own, has, "closed" if is_closed else "open"])
+            item.setData(0, _PART, name)
+            item.setIcon(0, _swatch(i))
+            item.setSelected(name in chosen and name not in in_groups)
+        self.tree.expandAll()
+        self.tree.blockSignals(False)
+        self._outline()
+
+    @property
+    def chosen(self):
+        """Names of the parts that are chosen; of a group all in it."""
+        names = []
+        for item in self.tree.selectedItems():
+            names += _names_in(item)
+        return list(dict.fromkeys(names))
+
+    def choose(self, number):
+        """Choose a part by its number, as after a click in the picture."""
+        if not self.isVisible():
+            return
+        name = next((n for n, i in self._numbers.items() if i == number), None)
+        self.tree.clearSelection()
+        for item in self._items():
+            if item.data(0, _PART) == name:
+                item.setSelected(True)
+                self.tree.scrollToItem(item)
+
+    def _items(self):
+        todo = [self.tree.topLevelItem(i) for i in range(self.tree.topLevelItemCount())]
+        while todo:
+            item = todo.pop()
+            yield item
+            todo += [item.child(i) for i in range(item.childCount())]
+
+    def _outline(self, hovered=None):
+        names = _names_in(hovered) if hovered is not None else self.chosen
+        self.surveyor.show_parts(self._numbers[n] for n in names if n in self._numbers)
+
+    def _pointed(self, number):
+        if self.isVisible() and self.surveyor.mode != TINTS:
+            chosen = {self._numbers[n] for n in self.chosen if n in self._numbers}
+            self.surveyor.show_parts(chosen | ({number} if number >= 0 and len(self._numbers) > 1 else set()))
+
+    def eventFilter(self, watched, event):
+        if event.type() == event.Type.Leave:
+            self._outline()
+        return super().eventFilter(watched, event)
+
+    # What the person does.
+
+    def _fill(self):
+        self._menu.clear()
+        for one in self.session.study.specimens:
+            self._menu.addAction(one.name, partial(self.assign, one.name))
+        self._menu.addSeparator()
+        self._menu.addAction("None", partial(self.assign, None))
+
+    def assign(self, name):
+        """Give the chosen parts, or all where none is chosen, the surface of a specimen."""
+        specimen = self.session.specimen
+        try:
+            for pattern in self._patterns():
+                specimen = specimen.with_assigned(pattern, name)
+        except InputError as error:
+            self.session.said.emit(str(error))
+            return
+        self.session.change_specimen(specimen, f"surface of {name.lower()}" if name else "no surface")
+
+    def _patterns(self):
+        """What to assign to: a whole group by its pattern, so that it holds for parts that come later."""
+        items = self.tree.selectedItems()
+        if not items:
+            return ["*"]
+        return [item.data(0, _PART) or f"{item.text(0)}/*" for item in items]
+
+    def _make_variant(self):
+        specimen, study = self.session.specimen, self.session.study
+        chosen = self.chosen
+        name = (specimen.assigned_to(chosen[0]) if chosen else None) or specimen.name
+        grown = study.with_duplicate(study.index(name))
+        for pattern in self._patterns():
+            specimen = specimen.with_assigned(pattern, grown.specimens[-1].name)
+        self.session.history.apply(grown.with_specimen_at(self.session.index, specimen), "variant for parts")
+        self.session.said.emit(f"Made {grown.specimens[-1].name}; choose it to change it")
+
+    def end(self):
+        self._reader.end()
+
+
+def _names_in(item):
+    name = item.data(0, _PART)
+    return [name] if name else [n for i in range(item.childCount()) for n in _names_in(item.child(i))]
+
+
+def _swatch(number):
+    icon = QPixmap(12, 12)
+    icon.fill(QColor.fromRgbF(*(float(v) for v in tint_of(number))))
+    return QIcon(icon)
+
+
+def _parts_of(study, specimen):
+    """((part, whose surface, whether it is closed), …) of a specimen's shape, in words."""
+    parts = parts_of(study, specimen, standing(specimen, study.meshes))
+    return tuple((p.name, p.specimen or "none: neutral grey", p.is_closed) for p in parts)

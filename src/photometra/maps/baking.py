@@ -1,0 +1,186 @@
+"""From a source and its adjustments to texels that kernels read: 8 bits each where the source has no more, else 16.
+
+Baked tiles are kept within a budget of memory; what was asked for last stays.
+"""
+
+import os
+import tempfile
+import threading
+from collections import OrderedDict
+from dataclasses import dataclass, replace
+
+import numpy as np
+
+from ..colour.spaces import RGB_TO_XYZ, decode_srgb
+from ..errors import InputError
+from ..pictures import DAMAGED, PictureError, opened_picture
+from .generators import generator, settings_of
+from .model import Adjustments, Generator, Layer, Picture
+
+MOST_BYTES = 512 * 2**20
+_LEAST_SIDE, _MOST_SIDE = 16, 2048
+_CHANNEL = {"red": 0, "green": 1, "blue": 2, "alpha": 3}
+_LUMINANCE = RGB_TO_XYZ[1].astype(np.float32)
+
+
+@dataclass(frozen=True, eq=False)
+class Tile:
+    """One baked tile: texels (height, width), uint8 or uint16, row 0 at the top; all of its range is 0..1."""
+
+    texels: np.ndarray
+
+    @property
+    def levels(self):
+        """The texels as numbers 0..1, float32."""
+        return self.texels.astype(np.float32) / np.float32(np.iinfo(self.texels.dtype).max)
+
+
+class Kept:
+    """What was made lately, within a budget of bytes; size: how many one of them takes."""
+
+    def __init__(self, most, size):
+        self._most, self._size, self._held, self._lock = most, size, OrderedDict(), threading.Lock()
+
+    def get(self, key, make):
+        with self._lock:
+            if key in self._held:
+                self._held.move_to_end(key)
+                return self._held[key]
+        made = make()
+        with self._lock:
+            self._held[key] = made
+            while len(self._held) > 1 and self.bytes > self._most:
+                self._held.popitem(last=False)
+        return made
+
+    @property
+    def bytes(self):
+        return sum(self._size(one) for one in self._held.values())
+
+
+_tiles = Kept(MOST_BYTES, lambda tile: tile.texels.nbytes)
+
+
+def kept_bytes():
+    """How much memory baked tiles take at present."""
+    return _tiles.bytes
+
+
+def tile_of(layer: Layer, size_mm) -> Tile:
+    """The baked tile of a layer; size_mm: (width, height) of the tile as it is laid. A missing picture is level 0.5.
+
+    PictureError where a picture cannot be read.
+    """
+    size = tuple(float(f"{v:.6g}") for v in size_mm)
+    return _tiles.get(
+        (layer.source, layer.adjustments, size), lambda: Tile(_baked(layer.source, layer.adjustments, size))
+    )
+
+
+def _baked(source, adjustments: Adjustments, size):
+    if source.is_missing:
+        return np.full((1, 1), 128, np.uint8)
+    if isinstance(source, Picture) and source.channel == "normal":
+        heights = heights_of_normals(source)
+        return _quantised(_adjusted((heights - heights.min()) / max(float(np.ptp(heights)), 1e-12), adjustments, size))
+    if isinstance(source, Picture):
+        texels = _channel_of(source)
+        if adjustments == Adjustments() and source.encoding == "data":
+            return texels
+        levels = texels.astype(np.float32) / np.iinfo(texels.dtype).max
+        if source.encoding == "sRGB":
+            levels = decode_srgb(levels)
+    else:
+        levels = drawn(source, size)
+    return _quantised(_adjusted(levels, adjustments, size))
+
+
+def drawn(source: Generator, size):
+    """The levels of a generator's tile of a size in mm, (height, width)."""
+    kind, settings = generator(source.kind), settings_of(source)
+    finest = max(kind.finest(settings, size), 1e-6)
+    shape = tuple(int(np.clip(np.ceil(length / finest), _LEAST_SIDE, _MOST_SIDE)) for length in reversed(size))
+    return np.asarray(kind.draw(settings, size, shape, np.random.default_rng(source.seed)), float)
+
+
+def _adjusted(levels, a: Adjustments, size):
+    levels = 1.0 - levels if a.invert else levels
+    levels = np.clip((levels - a.black) / (a.white - a.black), 0.0, 1.0)
+    if a.gamma != 1.0:
+        levels = levels ** (1.0 / a.gamma)
+    levels = np.clip(0.5 + a.contrast * (levels - 0.5), 0.0, 1.0)
+    if a.blur_mm > 0.0:
+        from scipy import ndimage
+
+        sigma = (a.blur_mm * levels.shape[0] / size[1], a.blur_mm * levels.shape[1] / size[0])
+        levels = ndimage.gaussian_filter(levels, sigma, mode="wrap")
+    return levels
+
+
+def _quantised(levels):
+    return (np.clip(levels, 0.0, 1.0) * 65535.0 + 0.5).astype(np.uint16)
+
+
+def heights_of_normals(source: Picture):
+    """Heights (h, w), in widths of a texel, whose slopes are those of a picture of normals: x to the right in red, y up
+    in green, outward in blue, each from -1 to 1. By least squares over the tile, that joins with itself (Frankot &
+    Chellappa 1988)."""
+    red, green, blue = (
+        _channel_of(replace(source, channel=c)).astype(float) / _most(source, c) for c in ("red", "green", "blue")
+    )
+    outward = np.maximum(2.0 * blue - 1.0, 0.05)
+    # Rows run down.
+    across, down = -(2.0 * red - 1.0) / outward, (2.0 * green - 1.0) / outward
+    u = 2.0 * np.pi * np.fft.fftfreq(red.shape[1])[None]
+    v = 2.0 * np.pi * np.fft.fftfreq(red.shape[0])[:, None]
+    size = u * u + v * v
+    size[0, 0] = 1.0
+    waves = (-1j * u * np.fft.fft2(across) - 1j * v * np.fft.fft2(down)) / size
+    waves[0, 0] = 0.0
+    return np.real(np.fft.ifft2(waves))
+
+
+def _most(source, channel):
+    return np.iinfo(_channel_of(replace(source, channel=channel)).dtype).max
+
+
+def _channel_of(source: Picture):
+    """One channel of a picture, uint8 or uint16 (h, w); floating point is spread over its own range if that is not
+    within 0..1."""
+    handle, path = tempfile.mkstemp(suffix=os.path.splitext(source.name)[1])
+    try:
+        with os.fdopen(handle, "wb") as out:
+            out.write(source.data)
+        with opened_picture(path) as opened:
+            spec = opened.spec()
+            kept = {"uint8": "uint8", "uint16": "uint16"}.get(str(spec.format), "float")
+            first = _CHANNEL.get(source.channel, 0)
+            if source.channel == "luminance":
+                wanted = (0, min(3, spec.nchannels))
+            elif first < spec.nchannels:
+                wanted = (first, first + 1)
+            else:
+                raise InputError(f"{source.name}: the picture has no channel '{source.channel}'; choose another")
+            pixels = opened.read_image(0, 0, *wanted, kept)
+        if pixels is None:
+            raise PictureError(f"{path}: {DAMAGED}")
+    except PictureError as error:
+        raise PictureError(str(error).replace(path, source.name)) from None
+    finally:
+        os.unlink(path)
+    pixels = np.asarray(pixels).reshape(spec.height, spec.width, -1)
+    if pixels.shape[2] == 1:
+        one = pixels[..., 0]
+    else:
+        # Of one grey in three channels the sum is that grey, to the last step.
+        weights = _LUMINANCE if pixels.shape[2] == 3 else np.eye(pixels.shape[2], dtype=np.float32)[0]
+        one = pixels @ weights
+        one = np.round(one).astype(pixels.dtype) if pixels.dtype != np.float32 else one
+    if one.dtype != np.float32:
+        return np.ascontiguousarray(one)
+    if not np.all(np.isfinite(one)):
+        raise PictureError(f"{source.name}: the picture holds numbers that are not finite; export it again")
+    low, high = float(one.min()), float(one.max())
+    if low < 0.0 or high > 1.0:
+        one = (one - low) / max(high - low, 1e-30)
+    return _quantised(one)

@@ -1,0 +1,78 @@
+"""Maps, parts and links on the command line, from the beginning."""
+
+import json
+
+import numpy as np
+
+from photometra.pictures import write_png
+from photometra.study import read_file
+
+VANE, BRASS, LANTERN = "Heat-tinted vane", "Brass lamp bracket", "Gallery lantern"
+
+
+def test_a_map_is_set_shown_measured_and_taken_off(run, tmp_path):
+    study = tmp_path / "s.photometra"
+    run("new", study)
+    run("add", study, "plate")
+    code, out, err = run("set", study, "plate", "metalness=1", "roughness=map:scratches,low=0.08,high=0.31,size=20mm")
+    assert code == 0 and "0.080 to 0.310, scratches" in out + err
+    shown = json.loads(run("show", study, "plate", "--json")[1])["specimens"][0]["parameters"]["roughness"]
+    assert shown["low"] == 0.08 and shown["layers"][0]["generator"]["kind"] == "scratches"
+    gloss = json.loads(run("measure", study, "plate", "glossmeter", "--json")[1])
+    smooth = json.loads(run("measure", study, "plate", "glossmeter", "--json", "--set", "roughness=0.08")[1])
+    assert gloss != smooth
+    code, _, err = run("set", study, "plate", "roughness=map:scratches,depth=3")
+    assert code == 2 and "'depth=3' is not understood" in err
+    assert run("set", study, "plate", "roughness=0.2")[0] == 0
+    assert not read_file(study).specimens[0].surface.maps
+
+
+def test_one_end_is_freed_and_solved(run, own_demo):
+    out = run("free", own_demo, VANE, "film.thickness.low")[1]
+    assert run("hold", own_demo, VANE, "film.thickness", "film.ior", "roughness")[0] == 0
+    assert run("free", own_demo, VANE, "film.thickness.low=60..140")[0] == 0, out
+    one = read_file(own_demo).specimen(VANE)
+    assert one.free == {"film.thickness.low"} and one.bounds["film.thickness.low"] == (60.0, 140.0)
+
+
+def test_parts_are_listed_and_given_surfaces(run, own_demo):
+    listed = json.loads(run("parts", own_demo, LANTERN, "--json")[1])["parts"]
+    assert {"part": "lens", "specimen": "Lens prism", "is_closed": True}.items() <= {p["part"]: p for p in listed}[
+        "lens"
+    ].items()
+    code, out, err = run("assign", own_demo, LANTERN, "frame/roof=heat-tinted VANE", "noth*=Lens prism", "wick=")
+    assert (
+        code == 0
+        and "frame/roof = Heat-tinted vane" in out + err
+        and "No part of this shape is called 'noth*'" in out + err
+    )
+    parts = {p["part"]: p["specimen"] for p in json.loads(run("parts", own_demo, LANTERN, "--json")[1])["parts"]}
+    assert parts["frame/roof"] == VANE and parts["frame/base"] == BRASS and parts["wick"] is None
+    code, _, err = run("assign", own_demo, LANTERN, "wick=Nobody")
+    assert code == 2 and "no specimen 'Nobody'" in err
+    code, _, err = run("parts", own_demo, BRASS)
+    assert code == 2 and "is one part" in err
+
+
+def test_missing_pictures_are_named_and_found(run, own_demo, tmp_path):
+    picture = tmp_path / "wear.png"
+    write_png(picture, np.random.default_rng(1).uniform(size=(8, 8, 3)))
+    assert run("set", own_demo, BRASS, f"roughness=map:{picture},low=0.1,high=0.3,link")[0] == 0
+    (tmp_path / "moved").mkdir()
+    picture.rename(tmp_path / "moved" / "other.png")
+    code, out, _ = run("check", own_demo)
+    assert code == 1 and "without its picture" in out
+    code, out, err = run("relink", own_demo, tmp_path / "moved")
+    assert code == 0 and "found wear.png" in out + err
+    assert "without its picture" not in run("check", own_demo)[1]
+    assert run("relink", own_demo, tmp_path / "nowhere")[0] == 2
+
+
+def test_a_stratum_follows_another_specimens(run, own_demo):
+    assert run("link", own_demo, VANE, f"finish={BRASS}")[0] == 0
+    run("set", own_demo, BRASS, "roughness=0.33")
+    assert read_file(own_demo).specimen(VANE).surface["roughness"] == 0.33
+    code, _, err = run("set", own_demo, VANE, "roughness=0.2")
+    assert code == 2 and "follows 'Brass lamp bracket'" in err
+    assert run("link", own_demo, VANE, "finish=")[0] == 0
+    assert run("set", own_demo, VANE, "roughness=0.2")[0] == 0
