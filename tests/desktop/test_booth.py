@@ -1,5 +1,7 @@
 """The booth in the real window: shapes, camera, lamps, limits, regions, layers, meshes, and the section's light."""
 
+from dataclasses import replace
+
 import numpy as np
 import pytest
 import trimesh
@@ -10,6 +12,7 @@ from PyQt6.QtWidgets import QApplication, QDialogButtonBox, QRadioButton
 
 from photometra.desktop.absorption_chart import own_thickness
 from photometra.desktop.mesh_question import MeshQuestion
+from photometra.imaging.denoising import is_available
 from photometra.shapes.meshfiles import kept_shape
 from photometra.study import VIEWPOINTS, read_file
 
@@ -330,3 +333,23 @@ def test_clear_matter_on_a_cloth_becomes_a_thin_wall_at_once(window):
     assert window.session.specimen.shape == "cloth" and window.session.specimen.surface["thin_walled"]
     window.session.history.undo()
     assert window.session.specimen.shape == "ball" and not window.session.specimen.surface["thin_walled"]
+
+
+@pytest.mark.skipif(not is_available(), reason="no library to denoise with on this machine")
+def test_what_is_looked_at_is_denoised_and_what_is_read_is_not(window, qtbot):
+    window.session.set_booth("effort", effort=replace(booth(window).effort, samples=4))
+    frame = wait_for_picture(qtbot, window, samples=4)
+    qtbot.waitUntil(lambda: window.sight.picture.frame.error is not None, timeout=PATIENCE_MS)
+    frame = window.sight.picture.frame
+    assert frame.denoised == 4 and 0.0 < frame.error < 5.0
+    assert np.abs(np.diff(frame.shown, axis=1)).mean() < 0.5 * np.abs(np.diff(frame.linear, axis=1)).mean()
+    QTest.mouseMove(window.sight.picture, place(window.sight.picture, 0.5, 0.5))
+    read = window.probe_line.parts["linear"].text()
+    QTest.keyClick(window, Qt.Key.Key_D)
+    qtbot.waitUntil(lambda: window.sight.picture.frame.denoised == 0, timeout=PATIENCE_MS)
+    raw = window.sight.picture.frame
+    assert np.array_equal(raw.linear, frame.linear) and raw.shown is raw.linear
+    assert window.probe_line.parts["linear"].text() == read
+    assert not window.settings.value("denoise", True, bool)
+    QTest.keyClick(window, Qt.Key.Key_D)
+    qtbot.waitUntil(lambda: window.sight.picture.frame.denoised == 4, timeout=PATIENCE_MS)

@@ -9,6 +9,7 @@ from typing import Annotated
 import typer
 
 from ..imaging.booths import as_it_stands
+from ..imaging.denoising import is_available
 from ..imaging.rendering import render_picture
 from ..shapes.meshfiles import SUFFIXES, UNITS_MM, read_mesh
 from ..shapes.standing import SHAPES, shape_of
@@ -59,6 +60,9 @@ def render(
     guides: Annotated[
         bool, typer.Option("--guides", help="Give an EXR alpha, depth in mm, normal and albedo as layers.")
     ] = False,
+    denoise: Annotated[
+        bool, typer.Option("--denoise", help="Denoise a PNG, or give an EXR the denoised picture as a layer.")
+    ] = False,
     seed: Annotated[int, typer.Option(min=0, max=2**31)] = 1,
     as_json: Json = False,
 ):
@@ -74,6 +78,8 @@ def render(
     document = _looked_at(document, viewpoint, region, clamp)
     if (layers or guides) and path.suffix.lower() != ".exr":
         raise Refused(f"{'--layers' if layers else '--guides'} needs an EXR: a PNG has no layers")
+    if denoise and not is_available():
+        raise Refused("--denoise needs the Python package pyoidn, which is not installed here: pip install pyoidn")
     _, rendering = render_picture(
         document,
         one,
@@ -88,6 +94,7 @@ def render(
         _teller(),
         layered=layers,
         guided=guides,
+        clean=denoise,
     )
     cut = rendering.energy_cut()
     for finding in picture_findings(one.surface, document.booth.effort, cut):

@@ -168,7 +168,8 @@ class Comparison(QObject):
             return
 
         def job():
-            linear, booth = frame.linear, frame.request.booth
+            # What is only looked at may be denoised; differences are of the mean as it was rendered.
+            linear, booth = frame.linear if setting.mode in _MAPS else frame.shown, frame.request.booth
             if instead is not None:
                 linear = linear_of(instead, instead_data, linear.shape[1], linear.shape[0])
             region = booth.region

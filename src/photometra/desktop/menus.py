@@ -4,6 +4,7 @@ from functools import partial
 
 from PyQt6.QtGui import QAction, QKeySequence
 
+from ..imaging.denoising import is_available
 from ..surface import parameters_of
 
 
@@ -71,6 +72,12 @@ class Menus:
         self._add(view, "&Booth: shape, camera, lamps", lambda: w.show_booth(w.lower.currentWidget() is w.chart))
         self._add(view, "Par&ts of the model", w.show_parts, "Ctrl+Shift+T")
         self._add(view, "&Numbers: pins, profile, histogram", w.show_numbers, "Ctrl+Shift+M")
+        self.denoise = self._add(view, "&Denoise the picture", self._denoise, "D")
+        self.denoise.setCheckable(True)
+        self.denoise.setEnabled(is_available())
+        self.denoise.setChecked(is_available() and w.settings.value("denoise", True, bool))
+        self.denoise.setToolTip("What is looked at only: the probe, differences and files read the mean as rendered")
+        w.sight.loop.denoise(self.denoise.isChecked())
         self._add(view, "&Pause or resume", w.probe_line.pause.toggle, "Ctrl+Space")
         self._add(view, "&Restart the picture", w.sight.loop.restart, "Ctrl+R")
         self._add(view, "&Keep a proof", w.acts.keep_proof, "Ctrl+J")
@@ -93,6 +100,10 @@ class Menus:
 
     def _remember_rgb(self):
         self.window.settings.setValue("keep_rgb", self.keep_rgb.isChecked())
+
+    def _denoise(self):
+        self.window.settings.setValue("denoise", self.denoise.isChecked())
+        self.window.sight.loop.denoise(self.denoise.isChecked())
 
     def show_history(self, history):
         """Say what would be undone and done again."""

@@ -206,6 +206,8 @@ class Picture(QWidget):
         painter.drawImage(QRectF(self.rect()), self._instead or self.frame.image)
         if self._overlay is not None:
             painter.drawImage(QRectF(self.rect()), self._overlay)
+        if self.frame.denoised:
+            self._paint_denoised(painter)
         if self._survey is not None:
             painter.drawImage(QRectF(self.rect()), self._survey)
             if self._legend:
@@ -272,6 +274,20 @@ class Picture(QWidget):
             painter.drawText(beside + QPointF(1.0, 1.0), pin.name)
             painter.setPen(theme.colour("text"))
             painter.drawText(beside, pin.name)
+
+    def _paint_denoised(self, painter):
+        """Say that what is seen is denoised, and about how far it is from the final picture."""
+        text = "denoised"
+        if self.frame.error is not None:
+            text += f" · about ΔE {max(self.frame.error, 0.1):.1f} from the final picture"
+        painter.setFont(theme.font(8.0))
+        wide = painter.fontMetrics().horizontalAdvance(text) + 14.0
+        box = QRectF(self.width() - wide - 8.0, self.height() - 26.0, wide, 18.0)
+        painter.setPen(Qt.PenStyle.NoPen)
+        painter.setBrush(theme.colour("window", 190))
+        painter.drawRoundedRect(box, 3.0, 3.0)
+        painter.setPen(theme.colour("quiet"))
+        painter.drawText(box, Qt.AlignmentFlag.AlignCenter, text)
 
     def _paint_legend(self, painter, title, low, high, colours):
         box = QRectF(12.0, self.height() - 50.0, 220.0, 38.0)

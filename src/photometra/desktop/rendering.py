@@ -1,4 +1,8 @@
-"""The render thread: always at work on the newest request, and quick to answer a change."""
+"""The render thread: always at work on the newest request, and quick to answer a change.
+
+The picture that is looked at is denoised, where that is wanted: at once after the first sample, then whenever there are
+twice as many. The mean as it was rendered goes along for all that reads numbers.
+"""
 
 import threading
 import time
@@ -9,6 +13,7 @@ from PyQt6.QtCore import QObject, pyqtSignal
 from PyQt6.QtGui import QImage
 
 from ..imaging.booths import compiled_in, display_of, limits_of, scene_of
+from ..imaging.denoising import FAST, HIGH, denoised, error_left, guides_for, is_available
 from ..study import Specimen, Study
 from ..surface.constants import FROM_READING
 from ..tracing import Rendering
@@ -19,8 +24,10 @@ from .workers import error_text
 _EMIT_EVERY = 0.12
 _MOST_SAMPLES = 1_000_000
 _FEWEST_FOR_NOISE = 8
-_STEPS = (4, 2)
-"""Picture sizes tried first after a change: a quarter, then a half."""
+_STEPS, _DENOISED_STEPS = (4, 2), (3,)
+"""Picture sizes tried first after a change, as parts of the whole: raw, and where they are denoised."""
+_HIGH_FROM = 16
+"""Samples from which on denoising takes its time."""
 
 
 @dataclass(frozen=True)
@@ -74,10 +81,18 @@ def _undisplayed(request):
 
 @dataclass(frozen=True, eq=False)
 class Frame:
-    """A picture as far as it is: shown, and scene-linear (h, w, 3) for the probe. `step` 1 is full size."""
+    """A picture as far as it is. `step` 1 is full size.
+
+    linear: scene-linear (h, w, 3), the mean as it was rendered, for all that is measured; shown: what `image` shows,
+    denoised from the mean of so many samples, 0 for not at all; error: about how far that is from the final picture,
+    mean ΔE2000, where it is known.
+    """
 
     image: QImage
     linear: np.ndarray
+    shown: np.ndarray
+    denoised: int
+    error: float | None
     request: Request
     step: int
     samples: int
@@ -98,6 +113,8 @@ class RenderLoop(QObject):
         self._wake = threading.Condition()
         self._request = None
         self._fresh = self._redisplay = self._paused = self._held = self._ended = False
+        self._denoises = is_available()
+        self._clean = None
         self._cancel = threading.Event()
         self._asked_at = 0.0
         self._thread = threading.Thread(target=self._run, name="rendering", daemon=True)
@@ -134,6 +151,17 @@ class RenderLoop(QObject):
         with self._wake:
             self._held = on
             self._wake.notify()
+
+    def denoise(self, on):
+        """Whether what is shown is denoised from now on, where that can be done."""
+        with self._wake:
+            self._denoises = on and is_available()
+            self._redisplay = True
+            self._wake.notify()
+
+    @property
+    def denoises(self):
+        return self._denoises
 
     @property
     def is_paused(self):
@@ -190,7 +218,7 @@ class RenderLoop(QObject):
         scene = scene_of(request.study, request.specimen)
         compiled = compiled_in(scene, request.specimen)
         limits, layered, region = limits_of(request.booth), bool(request.layer), request.booth.region
-        for step in _STEPS:
+        for step in _DENOISED_STEPS if self._denoises else _STEPS:
             small = Rendering(
                 compiled,
                 scene,
@@ -203,7 +231,9 @@ class RenderLoop(QObject):
             if not small.add(1, cancel):
                 return None
             self._show(small, request, step)
-        rendering = Rendering(compiled, scene, request.width, request.height, 1, limits, layered, region)
+        rendering = Rendering(
+            compiled, scene, request.width, request.height, 1, limits, layered, region, halved=is_available()
+        )
         return rendering if self._advance(rendering, request, cancel) else None
 
     def _advance(self, rendering, request, cancel):
@@ -217,16 +247,54 @@ class RenderLoop(QObject):
         return True
 
     def _show(self, rendering, request, step):
+        """Show the picture as it is; denoise it first where its turn has come, and then tell how far off it is."""
         linear = rendering.layers()[request.layer] if request.layer else rendering.picture()
-        shown = display_of(request.booth).picture(linear)
-        image = image_of(shown)
+        clean = self._cleaned(rendering, request, linear)
         if self._ended:
             return
         if not self._fresh:
             SCHEDULER.picture_pending(False)
+        self._tell(rendering, request, step, linear, clean)
+        is_new = clean is not None and clean.error is None and clean.samples == rendering.samples
+        if is_new and step == 1 and not request.layer and not self._fresh:
+            clean.error = error_left(rendering, display_of(request.booth), self._cancel)
+            if clean.error is not None and not self._ended:
+                self._tell(rendering, request, step, linear, clean)
+
+    def _cleaned(self, rendering, request, linear):
+        """The denoised picture to show: the last of this rendering, or a new one where there are twice the samples."""
+        if not self._denoises:
+            self._clean = None
+            return None
+        kept, n = self._clean, rendering.samples
+        is_same = kept is not None and kept.rendering is rendering and kept.layer == request.layer
+        due = not is_same or n >= 2 * kept.samples or (n > kept.samples and not self._works(rendering))
+        if not due:
+            return kept
+        quality = HIGH if n >= _HIGH_FROM else FAST
+        picture = denoised(linear, guides_for(rendering, quality), quality, rendering.window, self._cancel)
+        if picture is not None:
+            self._clean = _Clean(rendering, request.layer, n, picture)
+        return self._clean if picture is not None else kept if is_same else None
+
+    def _tell(self, rendering, request, step, linear, clean):
+        shown = linear if clean is None else clean.picture
+        image = image_of(display_of(request.booth).picture(shown))
         self.frame.emit(
             Frame(
-                image, linear, request, step, rendering.samples, rendering.noise(), rendering.seconds,
-                rendering.energy_cut(), time.perf_counter() - self._asked_at,
+                image, linear, shown, 0 if clean is None else clean.samples, clean.error if clean else None, request,
+                step, rendering.samples, rendering.noise(), rendering.seconds, rendering.energy_cut(),
+                time.perf_counter() - self._asked_at,
             )
         )  # fmt: skip
+
+
+@dataclass(eq=False)
+class _Clean:
+    """The last denoised picture: of which rendering and layer, from how many samples, and about how far off."""
+
+    rendering: Rendering
+    layer: str
+    samples: int
+    picture: np.ndarray
+    error: float | None = None

@@ -9,6 +9,7 @@ from PyQt6.QtGui import QPainter, QPen
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ..imaging.booths import display_of, scene_of
+from ..imaging.denoising import FAST, clean_picture
 from ..instruments import constants_reading
 from ..surface.compile import compile_surface
 from ..surface.scale import Scale
@@ -156,5 +157,8 @@ def _row_of(key, specimen, study, cancel):
         rendering = Rendering(compiled, scene, _SIDE, _SIDE)
         if not rendering.add(_SAMPLES, cancel):
             return None
-        images.append(image_of(display.picture(rendering.picture())))
+        looked_at = clean_picture(rendering, FAST, cancel)
+        if looked_at is None:
+            return None
+        images.append(image_of(display.picture(looked_at)))
     return key, values, images, present

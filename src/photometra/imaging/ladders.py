@@ -12,6 +12,7 @@ from ..surface import PARAMETERS, Surface, format_value, parameter, table, table
 from ..surface.constants import choosing
 from ..surface.scale import Scale
 from ..tracing import Rendering
+from .denoising import FAST, clean_picture
 
 MOST_STEPS = 9
 CONSTANTS = "constants"
@@ -75,13 +76,17 @@ class LadderPictures:
         self.cells = [[Rendering(c, scene, width, height, **more) for c in row] for row in compiled]
 
     def add(self, samples, cancel=None, shown=None):
-        """More samples for every cell; shown(row, column, linear, samples) after each. False where cancelled."""
+        """More samples for every cell; shown(row, column, linear, samples) after each, with the picture as it is looked
+        at. False where cancelled."""
         for i, row in enumerate(self.cells):
             for j, cell in enumerate(row):
                 if not cell.add(samples, cancel):
                     return False
                 if shown is not None:
-                    shown(i, j, cell.picture(), cell.samples)
+                    looked_at = clean_picture(cell, FAST, cancel)
+                    if looked_at is None:
+                        return False
+                    shown(i, j, looked_at, cell.samples)
         return True
 
     def sheet(self, gap=4, ground=0.18):

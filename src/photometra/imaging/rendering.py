@@ -11,6 +11,7 @@ from ..surface import PARAMETERS
 from ..surface.inputs import told
 from ..tracing import Limits, Rendering
 from .booths import UNIFORM, compiled_in, display_of, limits_of, scene_of
+from .denoising import clean_picture
 
 DEFAULT_SAMPLES = 64
 _BATCH_SECONDS = 1.0
@@ -19,14 +20,15 @@ _FEWEST_FOR_NOISE = 8
 
 def render_picture(
     study, specimen, path, width, height, samples=None, seconds=None, noise=None, environment=None, seed=1,
-    report=None, cancel=None, layered=False, guided=False,
+    report=None, cancel=None, layered=False, guided=False, clean=False,
 ):  # fmt: skip
     """Render until a count of samples, a time or a relative noise is reached, then write EXR or PNG.
 
     study: for its booth and pictures. environment: a name instead of the booth's own. report(Rendering) is called
     about once a second; where `cancel` (a threading.Event) is set nothing is written and None comes back. layered: an
-    EXR gets, as named layers, what the light met first; guided: alpha, depth, normal and albedo. Of a booth's region
-    the EXR holds a data window. Returns (path, Rendering). InputError, in a sentence, where something cannot be read or
+    EXR gets, as named layers, what the light met first; guided: alpha, depth, normal and albedo. clean: an EXR
+    gets the denoised picture as a layer beside the mean, a PNG is of it. Of a booth's region the EXR holds a data
+    window. Returns (path, Rendering). InputError, in a sentence, where something cannot be read or
     written.
     """
     if Path(path).suffix.lower() == ".png":
@@ -64,7 +66,15 @@ def render_picture(
     if guided:
         guides = rendering.guides()
         layers = {"A": guides.alpha, "Z": guides.depth, "normal": guides.normal, "albedo": guides.albedo, **layers}
-    write_picture(path, rendering.picture(), display_of(booth), header, layers, rendering.window)
+    picture = rendering.picture()
+    if clean:
+        header["photometra:denoised"] = "yes" if Path(path).suffix.lower() == ".png" else "the layer of that name"
+        looked_at = clean_picture(rendering)
+        if Path(path).suffix.lower() == ".png":
+            picture = looked_at
+        else:
+            layers = {**layers, "denoised": looked_at}
+    write_picture(path, picture, display_of(booth), header, layers, rendering.window)
     return Path(path), rendering
 
 

@@ -1,21 +1,37 @@
-"""What a picture is of, beside its light: coverage, distance, normal and albedo of what each pixel meets first."""
+"""What a picture is of, beside its light: coverage, distance, normal and albedo of what each pixel meets."""
 
+import math
+from concurrent.futures import ThreadPoolExecutor, wait
+from functools import cache
 from typing import NamedTuple
 
 import numpy as np
 
 from ..colour import WAVELENGTHS, reflectance_to_xyz, xyz_to_linear_srgb
 from ..instruments import directional_albedo
-from ..optics.jit import owning_kernel, unowned
+from ..optics.fresnel import dielectric_scalar
+from ..optics.jit import kernel, unowned
 from ..optics.rng import random_uniform, seeded
+from ..optics.threads import thread_count
 from ..shapes.mesh import DEPTH
+from ..surface import rows
 from ..surface.compile import CompiledSurface
-from .scene import NOTHING, PATCHES, RADIUS, STAGE, aim, stage_reflectance
+from .environment import place_towards, radiance_at
+from .scene import NOTHING, PATCHES, RADIUS, STAGE, STRENGTH, TURN, aim, stage_reflectance
 from .shading import nearest_hit, shading_point, surface_of
 from .tasks import View, prepared
 
 _FACING = 0.8
 """The cosine at which the albedo of a surface is told: between facing us and aslant."""
+_SMOOTH_WIDTH, _MOST_THIN = 0.02, 0.1
+"""Slope width up to which a surface is looked through or in as a mirror, and how much of haze or fibres may be on it."""
+_GREEN_NM = 550.0
+_MOST_FOLLOWED = 16
+_BAND = 32
+"""Rows of pixels that are guided at a time."""
+
+# How a surface is followed: not at all; as a mirror; through its interface; through a thin wall.
+_STOPS, _MIRROR, _INTERFACE, _WALL = range(4)
 
 
 class Guides(NamedTuple):
@@ -29,59 +45,148 @@ class Guides(NamedTuple):
     albedo: np.ndarray
 
 
-@owning_kernel
-def _guided(width, height, count, seed, camera, scene, patches, shape, scalars_of, varying, albedos, stack, out):
+@kernel
+def _guided(width, y0, y1, height, count, most, seed, camera, scene, patches, sky, shape, scalars_of, varying, albedos,
+            ways, etas, stack, vectors, state, out):  # fmt: skip
+    """Guides of rows y0 to y1 of a picture: sums over `count` places of each pixel, into out (h, w, 8)."""
     camera, scene, scalars_of, out = unowned(camera), unowned(scene), unowned(scalars_of), unowned(out)
-    origin = np.empty(3)
-    direction = np.empty(3)
-    state = np.empty(1, np.uint64)
-    for y in range(height):
+    origin, direction = vectors[0], vectors[1]
+    for y in range(y0, y1):
         for x in range(width):
             state[0] = seeded(seed, y * width + x, 0)
-            for _ in range(count):
-                px = 2.0 * (x + random_uniform(state)) / width - 1.0
-                py = 1.0 - 2.0 * (y + random_uniform(state)) / height
+            for i in range(count):
+                # Even over the pixel, and the same in all (the R2 sequence, Roberts 2018).
+                jx = 0.5 + i * 0.7548776662466927
+                jy = 0.5 + i * 0.5698402909980532
+                px = 2.0 * (x + jx - math.floor(jx)) / width - 1.0
+                py = 1.0 - 2.0 * (y + jy - math.floor(jy)) / height
                 aim(px, py, camera, state, origin, direction)
                 ox, oy, oz = origin[0], origin[1], origin[2]
                 dx, dy, dz = direction[0], direction[1], direction[2]
-                what, t, triangle, u, v = nearest_hit(ox, oy, oz, dx, dy, dz, False, 1e30, scene, shape, stack)
-                if what == NOTHING:
-                    continue
-                out[y, x, 0] += 1.0
-                out[y, x, 1] += t
-                ox += t * dx
-                oy += t * dy
-                oz += t * dz
-                if what == STAGE:
-                    out[y, x, 3] += 1.0
-                    reflectance = stage_reflectance(ox, oz, scene[RADIUS], patches)
-                    for c in range(3):
-                        out[y, x, 5 + c] += reflectance
-                    continue
-                k = surface_of(triangle, ox, oy, oz, u, v, scene, shape, varying, state)
-                point = shading_point(k, ox, oy, oz, dx, dy, dz, False, triangle, u, v, scene, shape, scalars_of)
-                out[y, x, 2] += point.sign * point.nx
-                out[y, x, 3] += point.sign * point.ny
-                out[y, x, 4] += point.sign * point.nz
-                for c in range(3):
-                    out[y, x, 5 + c] += albedos[point.part, c]
+                within = False
+                nx = ny = nz = 0.0
+                red = green = blue = 1.0
+                for depth in range(most + 1):
+                    what, t, triangle, u, v = nearest_hit(ox, oy, oz, dx, dy, dz, within, 1e30, scene, shape, stack)
+                    if what == NOTHING:
+                        if most > 0:
+                            r = g = b = 1.0
+                            if sky.shape[0] > 1:
+                                su, sv = place_towards(dx, dy, dz, scene[TURN])
+                                r, g, b = radiance_at(su, sv, sky)
+                            red *= min(1.0, scene[STRENGTH] * r)
+                            green *= min(1.0, scene[STRENGTH] * g)
+                            blue *= min(1.0, scene[STRENGTH] * b)
+                        else:
+                            red = green = blue = 0.0
+                        break
+                    if depth == 0:
+                        out[y, x, 0] += 1.0
+                        out[y, x, 1] += t
+                    ox += t * dx
+                    oy += t * dy
+                    oz += t * dz
+                    if what == STAGE:
+                        nx, ny, nz = 0.0, 1.0, 0.0
+                        reflectance = stage_reflectance(ox, oz, scene[RADIUS], patches)
+                        red *= reflectance
+                        green *= reflectance
+                        blue *= reflectance
+                        break
+                    k = surface_of(triangle, ox, oy, oz, u, v, scene, shape, varying, state)
+                    point = shading_point(k, ox, oy, oz, dx, dy, dz, within, triangle, u, v, scene, shape, scalars_of)
+                    ox, oy, oz = point.x, point.y, point.z
+                    nx, ny, nz = point.sign * point.nx, point.sign * point.ny, point.sign * point.nz
+                    way = ways[k]
+                    if depth == most or way == _STOPS:
+                        red *= albedos[k, 0]
+                        green *= albedos[k, 1]
+                        blue *= albedos[k, 2]
+                        break
+                    cos_i = -(dx * nx + dy * ny + dz * nz)
+                    if cos_i <= 0.0:
+                        break
+                    reflects = way == _MIRROR
+                    eta = etas[k] if point.sign > 0.0 else 1.0 / etas[k]
+                    if not reflects:
+                        share = dielectric_scalar(cos_i, etas[k] if way == _WALL else eta)
+                        if way == _WALL:
+                            share = 2.0 * share / (1.0 + share)
+                        reflects = random_uniform(state) < share
+                    if reflects:
+                        dx += 2.0 * cos_i * nx
+                        dy += 2.0 * cos_i * ny
+                        dz += 2.0 * cos_i * nz
+                        if way == _MIRROR:
+                            red *= albedos[k, 0]
+                            green *= albedos[k, 1]
+                            blue *= albedos[k, 2]
+                    else:
+                        within = not within
+                        if way == _INTERFACE:
+                            # Snell: there is no total reflection here, which `share` has as 1.
+                            cos_t = math.sqrt(max(0.0, 1.0 - (1.0 - cos_i * cos_i) / (eta * eta)))
+                            along = cos_i / eta - cos_t
+                            dx = dx / eta + along * nx
+                            dy = dy / eta + along * ny
+                            dz = dz / eta + along * nz
+                out[y, x, 2] += nx
+                out[y, x, 3] += ny
+                out[y, x, 4] += nz
+                out[y, x, 5] += red
+                out[y, x, 6] += green
+                out[y, x, 7] += blue
 
 
 def _albedo(compiled):
     spectrum = directional_albedo(compiled, _FACING)
-    return np.clip(xyz_to_linear_srgb(reflectance_to_xyz(WAVELENGTHS, spectrum)), 0.0, None)
+    return np.clip(xyz_to_linear_srgb(reflectance_to_xyz(WAVELENGTHS, spectrum)), 0.0, 1.0)
 
 
-def guides_of(view: View, count=16) -> Guides:
-    """The guides of a view, `count` places of each pixel."""
-    camera, scene, _, _, _, _, shape, materials, _, varying, _, _ = prepared(view)
-    albedos = np.array([_albedo(CompiledSurface(*arrays)) for arrays in zip(*materials, strict=True)])
+def _ways(scalars, spectra):
+    """How each of the stacked surfaces is followed, (k,), and its index at 550 nm, (k,)."""
+    smooth = (scalars[:, [rows.ALPHA_X, rows.ALPHA_Y]].max(axis=1) < _SMOOTH_WIDTH) & (
+        scalars[:, [rows.HAZE, rows.SHEEN]].max(axis=1) < _MOST_THIN
+    )
+    smooth &= (scalars[:, rows.COAT] < _MOST_THIN) | (scalars[:, rows.COAT_X] < _SMOOTH_WIDTH)
+    is_metal = scalars[:, rows.METALNESS] > 0.5
+    is_clear = (scalars[:, rows.TRANSMISSION] > 0.5) & (scalars[:, rows.CLEAR_SHARE] > 0.5)
+    is_clear &= spectra[:, rows.SCATTER].max(axis=1) <= 0.0
+    through = np.where(scalars[:, rows.SHEET] > 0.0, _WALL, _INTERFACE)
+    ways = np.where(~smooth, _STOPS, np.where(is_metal, _MIRROR, np.where(is_clear, through, _STOPS)))
+    green = int(np.argmin(np.abs(np.asarray(WAVELENGTHS) - _GREEN_NM)))
+    return ways.astype(np.int64), np.maximum(spectra[:, rows.ETA, green], 0.2).astype(float)
+
+
+@cache
+def _pool():
+    return ThreadPoolExecutor(max_workers=thread_count(), thread_name_prefix="guides")
+
+
+def guides_of(view: View, count=16, followed=False, arrays=None) -> Guides:
+    """The guides of a view, `count` places of each pixel.
+
+    followed: normal and albedo of what is seen in and through smooth surfaces, the sky's own light (up to 1) where that
+    is the sky: what a picture's detail follows. arrays: `prepared(view)`, where they are there already.
+    """
+    camera, scene, _, patches, sky, _, shape, materials, _, varying, _, _ = arrays or prepared(view)
+    albedos = np.array([_albedo(CompiledSurface(*one)) for one in zip(*materials, strict=True)])
+    ways, etas = _ways(materials[0], materials[1])
     out = np.zeros((view.height, view.width, 8))
-    _guided(
-        view.width, view.height, count, view.seed, camera, scene, np.array(PATCHES), shape, materials[0], varying,
-        albedos,
-        np.empty(DEPTH, np.int32), out,
-    )  # fmt: skip
+
+    def band(y0):
+        _guided(
+            view.width, y0, min(y0 + _BAND, view.height), view.height, count, _MOST_FOLLOWED if followed else 0,
+            view.seed, camera, scene, patches, sky[0], shape, materials[0], varying, albedos, ways, etas,
+            np.empty(DEPTH, np.int32), np.empty((2, 3)), np.empty(1, np.uint64), out,
+        )  # fmt: skip
+
+    done, _ = wait([_pool().submit(band, y0) for y0 in range(0, view.height, _BAND)])
+    for one in done:
+        one.result()
+    if followed:
+        mean = (out / count).astype(np.float32)
+        return Guides(mean[..., 0], mean[..., 1], mean[..., 2:5], mean[..., 5:8])
     there = np.maximum(out[..., :1], 1.0)
     mean = (out / there).astype(np.float32)
     normal = mean[..., 2:5] / np.maximum(np.linalg.norm(mean[..., 2:5], axis=-1, keepdims=True), 1e-9)

@@ -39,11 +39,12 @@ class Rendering:
     `picture()` is scene-linear Rec.709 at exposure 0, unbalanced, float32 (height, width, 3). layered: keep the
     pictures of `layers()` as well. region: (left, top, right, bottom) in 0..1, outside which nothing is rendered; only:
     instead of it the pixels, bool (height, width), that are. sensor: as `sensor_table`, where it is not the eye's.
+    halved: keep what `halves()` tells as well.
     """
 
     def __init__(
         self, compiled, scene: Scene, width, height, seed=1, limits=None, layered=False, region=None, only=None,
-        sensor=None,
+        sensor=None, halved=False,
     ):  # fmt: skip
         self.width, self.height = int(width), int(height)
         self.samples = 0
@@ -54,6 +55,9 @@ class Rendering:
         self._squares = np.zeros((self.height, self.width))
         self._cut = np.zeros((self.height, self.width))
         self._apart = np.zeros((LAYERS if layered else 0, self.height, self.width, 3))
+        self._first = np.zeros_like(self._total) if halved else None
+        self._first_samples = 0
+        self._followed = {}
         self.window = None
         """(x0, y0, x1, y1) of the region that is rendered; None for the whole picture."""
         if only is not None:
@@ -72,31 +76,55 @@ class Rendering:
     def add(self, count=1, cancel: threading.Event | None = None) -> bool:
         """Add `count` samples to every pixel; False, and the picture of no use, when cancelled on the way."""
         start = time.perf_counter()
+        first = self._share_of_first(count)
+        spans = [(n, begin) for n, begin in ((first, 0), (count - first, first)) if n]
 
         def one(tile):
             if cancel is not None and cancel.is_set():
-                return None
-            return sums_of(Task(self._view, tile, self.samples, count), self._arrays)
+                return ()
+            return [sums_of(Task(self._view, tile, self.samples + begin, n), self._arrays) for n, begin in spans]
 
         # In the order of the tiles, whichever was done first.
         for done in [_pool().submit(one, tile) for tile in self._tiles]:
-            sums = done.result()
-            if sums is not None:
-                self._merge(sums)
+            for (_, begin), sums in zip(spans, done.result(), strict=False):
+                self._merge(sums, is_first=first > 0 and begin == 0)
         if cancel is not None and cancel.is_set():
             return False
         self.samples += count
+        self._first_samples += first
         self.seconds += time.perf_counter() - start
         return True
 
+    def _share_of_first(self, count):
+        """How many of the next samples go to the first half, that both may be as large."""
+        if self._first is None:
+            return 0
+        return min(max((self.samples + count + 1) // 2 - self._first_samples, 0), count)
+
     def guides(self):
         """Coverage, distance, normal and albedo of the view; see `guides.Guides`."""
-        return guides_of(self._view)
+        return guides_of(self._view, arrays=self._arrays)
 
-    def _merge(self, sums: Sums):
+    def followed(self, count):
+        """As `guides()`, of what is seen in and through smooth surfaces; `count` places of each pixel; kept."""
+        if count not in self._followed:
+            self._followed[count] = guides_of(self._view, count, True, self._arrays)
+        return self._followed[count]
+
+    def halves(self):
+        """The means of either half of the samples, each as `picture()`; None below two samples, or unless halved."""
+        others = self.samples - self._first_samples
+        if not self._first_samples or not others:
+            return None
+        pairs = (self._first, self._first_samples), (self._total - self._first, others)
+        return tuple(self._mean_of(total, n) for total, n in pairs)
+
+    def _merge(self, sums: Sums, is_first=False):
         x0, x1, y0, y1 = sums.tile
         at = (slice(y0, y1), slice(x0, x1))
         self._total[at] += sums.total
+        if is_first:
+            self._first[at] += sums.total
         self._squares[at] += sums.squares
         self._cut[at] += sums.cut
         self._apart[:, at[0], at[1]] += sums.layers
@@ -105,9 +133,9 @@ class Rendering:
         """The mean so far; float32 (height, width, 3)."""
         return self._mean_of(self._total)
 
-    def _mean_of(self, total):
+    def _mean_of(self, total, samples=None):
         # Lamps and skies may be as strong as a person likes; single precision ends somewhere.
-        return np.clip(total / max(1, self.samples), -_BRIGHTEST, _BRIGHTEST).astype(np.float32)
+        return np.clip(total / max(1, samples or self.samples), -_BRIGHTEST, _BRIGHTEST).astype(np.float32)
 
     def noise(self):
         """Relative standard error of a pixel's luminance, in the root mean square; inf below two samples."""

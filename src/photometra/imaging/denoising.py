@@ -1,0 +1,125 @@
+"""The picture as it is looked at: noise taken out by Open Image Denoise (Áfra), where that is installed.
+
+What is measured in a picture is never read here: the probe, maps of difference, statistics and EXR files have the mean
+as it was rendered.
+"""
+
+import threading
+from functools import cache
+from importlib.util import find_spec
+
+import numpy as np
+
+from .comparing import apart, delta_e_map
+
+FAST, HIGH = "fast", "high"
+_EACH = {FAST: 4, HIGH: 6}
+_PLACES_FAST, _PLACES_HIGH = 4, 16
+"""Places of a pixel that the guides look at."""
+
+
+@cache
+def is_available():
+    """Whether pictures can be denoised here; all else works without."""
+    return find_spec("pyoidn") is not None
+
+
+class _Filter:
+    """One device of the library and one filter, for one picture at a time; made at the first use."""
+
+    def __init__(self):
+        self._lock = threading.Lock()
+        self._cancel = None
+        self._made = None
+
+    def _make(self):
+        import pyoidn
+        from pyoidn.capi import oidn_Capi, oidn_ffi
+
+        device = pyoidn.Device()
+        device.commit()
+        made = pyoidn.Filter(device, pyoidn.OIDN_FILTER_TYPE_RT)
+        made.set_bool("hdr", True)
+        # The guides are means over places drawn evenly: without noise that counts.
+        made.set_bool("cleanAux", True)
+        # The binding leaves out the one call that lets a filter be stopped.
+        oidn_ffi.cdef("void oidnSetFilterProgressMonitorFunction(OIDNFilter, OIDNProgressMonitorFunction, void*);")
+        goes_on = oidn_ffi.callback(
+            "bool(void*, double)", lambda _user, _done: self._cancel is None or not self._cancel.is_set()
+        )
+        oidn_Capi.oidnSetFilterProgressMonitorFunction(made._filter, goes_on, oidn_ffi.NULL)
+        return device, made, goes_on
+
+    def run(self, color, albedo, normal, quality, cancel):
+        with self._lock:
+            if self._made is None:
+                self._made = self._make()
+            device, filter_, _ = self._made
+            out = np.empty_like(color)
+            self._cancel = cancel
+            for name, image in (("color", color), ("albedo", albedo), ("normal", normal), ("output", out)):
+                filter_.set_image(name, image, 3)
+            filter_.set_quality(_EACH[quality])
+            filter_.commit()
+            filter_.execute()
+            trouble = device.get_error()
+            self._cancel = None
+        if cancel is not None and cancel.is_set():
+            return None
+        if trouble is not None:
+            raise RuntimeError(f"the picture could not be denoised: {trouble}")
+        return out
+
+
+_FILTER = _Filter()
+
+
+def denoised(linear, guides, quality=HIGH, window=None, cancel=None):
+    """A scene-linear picture (h, w, 3) without its noise, float32; None where `cancel` was set meanwhile.
+
+    guides: `guides.Guides` of the same view, followed; window: (x0, y0, x1, y1) outside which nothing was rendered.
+    Light beyond the colours of Rec.709 (negative there) loses what lies beyond.
+    """
+    x0, y0, x1, y1 = window or (0, 0, linear.shape[1], linear.shape[0])
+    inner = (slice(y0, y1), slice(x0, x1))
+    color, albedo, normal = (
+        np.ascontiguousarray(part[inner], np.float32) for part in (np.maximum(linear, 0.0), guides.albedo, guides.normal)
+    )
+    found = _FILTER.run(color, albedo, normal, quality, cancel)
+    if found is None or window is None:
+        return found
+    out = linear.copy()
+    out[inner] = found
+    return out
+
+
+def clean_picture(rendering, quality=HIGH, cancel=None):
+    """The picture of a rendering as it is looked at: denoised where that can be done; None where cancelled."""
+    linear = rendering.picture()
+    if not is_available():
+        return linear
+    return denoised(linear, guides_for(rendering, quality), quality, rendering.window, cancel)
+
+
+def guides_for(rendering, quality):
+    """What a picture's detail follows, kept with the rendering."""
+    return rendering.followed(_PLACES_FAST if quality == FAST else _PLACES_HIGH)
+
+
+def error_left(rendering, display, cancel=None):
+    """About how far what is shown is from the final picture: mean ΔE2000 as a display balances both.
+
+    From the two halves of the samples, each denoised: each is off by the square root of two more than the whole, and
+    they differ by the square root of two more than that. What denoising smooths away in both alike is not seen. None
+    where there are no halves yet, nothing denoises, or `cancel` was set.
+    """
+    halves = rendering.halves()
+    if halves is None or not is_available():
+        return None
+    guides, shown = guides_for(rendering, FAST), []
+    for half in halves:
+        found = denoised(half, guides, FAST, rendering.window, cancel)
+        if found is None:
+            return None
+        shown.append(display.balanced(found))
+    return 0.5 * apart(delta_e_map(*shown)).mean
