@@ -4,7 +4,7 @@ import sys
 from importlib import import_module
 
 NAMES = ("film", "tracing", "meshes", "solving", "studies", "pictures", "window")
-LONG = ("coverage", "error_bars", "photographs", "fuzzing", "attack", "monkey", "surfaces")
+LONG = ("coverage", "error_bars", "photographs", "fuzzing", "attack", "monkey", "surfaces", "denoising")
 """Run when named, as they take minutes."""
 
 

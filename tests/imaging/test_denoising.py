@@ -85,7 +85,7 @@ class TestWhatIsFollowed:
         assert np.abs(guides.albedo[24, :, 0] - beside).max() < 0.02
 
     def test_a_ball_of_glass_turns_the_sky_by_snells_law(self):
-        """A ray that meets a ball at sin i leaves it turned by 2 (i - r): the red of the sky says which way it looks."""
+        """A ray that meets a ball at sin i leaves it turned by 2 (i - r): the red of the sky says where it looks."""
         ramp = np.zeros((64, 512, 3), np.float32)
         ramp[..., 0] = (np.arange(512) + 0.5) / 512
         scene = Scene(environment_from(ramp), radius=25.0, stage=False)

@@ -33,6 +33,7 @@ from .menus import Menus
 from .parts_sheet import PartsSheet
 from .photograph_sheet import PhotographSheet
 from .picture import NEUTRAL
+from .picture_window import PictureWindow
 from .probe_line import ProbeLine
 from .proof_sheet import ProofSheet
 from .reading_sheet import ReadingSheet
@@ -83,6 +84,7 @@ class MainWindow(QMainWindow):
         self.acts = Acts(self)
         self.browser = None
         self._before_result = None
+        self._apart = None
         self.hand_over = None
         self._warming = LongJob(self)
         self._lay_out()
@@ -111,7 +113,7 @@ class MainWindow(QMainWindow):
         self.middle = ScrollingStack()
         for part in (looking, *self.sheets.values()):
             self.middle.addWidget(part)
-        across = QSplitter(Qt.Orientation.Horizontal)
+        across = self._across = QSplitter(Qt.Orientation.Horizontal)
         for part in (self.ledger, self.middle, self.strata):
             across.addWidget(part)
         across.setSizes([246, 690, 344])
@@ -171,6 +173,7 @@ class MainWindow(QMainWindow):
         self.booth_sheet.region_wanted.connect(self.sight.want_region)
         self.lower.currentChanged.connect(self._give_room_back)
         self.lower.currentChanged.connect(lambda _: self.sight.show_pins())
+        self.lower.currentChanged.connect(self._make_room_below)
         self.lower.currentChanged.connect(
             lambda _: self.sight.booth_button.setChecked(self.lower.currentWidget() is self.booth_sheet)
         )
@@ -207,6 +210,12 @@ class MainWindow(QMainWindow):
     def _back_to_chart(self):
         if not self.solve_sheet.job.is_running:
             self.lower.setCurrentWidget(self.chart)
+
+    def _make_room_below(self):
+        """What was asked for is seen, also where the chart had been put away or the picture stood alone."""
+        if self.lower.currentWidget() is not self.chart:
+            self.menus.alone.setChecked(False)
+            self.show_chart(True)
 
     def _give_room_back(self):
         """Let the picture have the room again that the result of a solve took."""
@@ -251,6 +260,28 @@ class MainWindow(QMainWindow):
     def _leave_under(self, sheet):
         if self.lower.currentWidget() is sheet:
             self.lower.setCurrentWidget(self.chart)
+
+    def show_alone(self, on):
+        """Give the picture all of the window, or its neighbours their places again."""
+        for part in (self.ledger, self.strata, self.lower, self.route):
+            part.setVisible(not on)
+        if not on:
+            self.show_chart(self.menus.chart.isChecked())
+
+    def show_chart(self, on):
+        """Let the chart and what takes its place stand under the picture, or the picture have their room."""
+        self.menus.chart.setChecked(on)
+        self.lower.setVisible(on)
+
+    def show_apart(self, on):
+        """Put the picture in a window of its own, as for a second screen, or back into this one."""
+        if on:
+            self._apart = PictureWindow(self.sight, self)
+            self._apart.left.connect(lambda: self.menus.apart.setChecked(False))
+            self._apart.left.connect(lambda: self._looking.insertWidget(0, self.sight))
+            self._apart.show()
+        elif self._apart is not None:
+            self._apart.close()
 
     def show_numbers(self):
         """Show pins, profile and histogram under the picture, or the chart again."""

@@ -86,6 +86,14 @@ class Menus:
         self._add(view, "P&hotograph of the specimen", partial(w.toggle_sheet, "photograph"), "Ctrl+Shift+P")
         self._add(view, "P&lain view and back", w.sight.toggle_plain, "Ctrl+P")
         view.addSeparator()
+        self.alone = self._switch(view, "Picture a&lone", "F")
+        self.alone.toggled.connect(w.show_alone)
+        self.chart = self._switch(view, "&Chart under the picture", "Ctrl+Shift+F")
+        self.chart.setChecked(True)
+        self.chart.toggled.connect(w.show_chart)
+        self.apart = self._switch(view, "Picture in its o&wn window", "Shift+F")
+        self.apart.toggled.connect(w.show_apart)
+        view.addSeparator()
         self._add(view, "&Light theme", partial(w.use_theme, "light"))
         self._add(view, "&Dim theme", partial(w.use_theme, "dim"))
         about = bar.addMenu("&Help")
@@ -96,6 +104,11 @@ class Menus:
         action.setShortcuts([QKeySequence(s) for s in shortcuts])
         action.triggered.connect(lambda _checked=False: slot())
         menu.addAction(action)
+        return action
+
+    def _switch(self, menu, text, *shortcuts):
+        action = self._add(menu, text, lambda: None, *shortcuts)
+        action.setCheckable(True)
         return action
 
     def _remember_rgb(self):

@@ -24,10 +24,14 @@ from .workers import error_text
 _EMIT_EVERY = 0.12
 _MOST_SAMPLES = 1_000_000
 _FEWEST_FOR_NOISE = 8
-_STEPS, _DENOISED_STEPS = (4, 2), (3,)
+_STEPS, _DENOISED_STEPS = (4, 2), (4,)
 """Picture sizes tried first after a change, as parts of the whole: raw, and where they are denoised."""
 _HIGH_FROM = 16
 """Samples from which on denoising takes its time."""
+_FIRST_S, _FIRST_SAMPLES = 0.4, 4
+"""How long, at the most, samples are gathered for the first denoised picture of full size, and how many."""
+_ERROR_EVERY = 4
+"""How many times the samples make it worth to tell anew how far off the picture is."""
 
 
 @dataclass(frozen=True)
@@ -192,7 +196,7 @@ class RenderLoop(QObject):
                 if fresh:
                     rendering = self._begin(request, cancel)
                 elif redisplay and rendering is not None and rendering.samples:
-                    self._show(rendering, request, step)
+                    self._show(rendering, request, step, cancel)
                 elif rendering is not None:
                     self._advance(rendering, request, cancel)
             except Exception as error:
@@ -218,7 +222,8 @@ class RenderLoop(QObject):
         scene = scene_of(request.study, request.specimen)
         compiled = compiled_in(scene, request.specimen)
         limits, layered, region = limits_of(request.booth), bool(request.layer), request.booth.region
-        for step in _DENOISED_STEPS if self._denoises else _STEPS:
+        steps = _DENOISED_STEPS if self._denoises else _STEPS
+        for step in steps:
             small = Rendering(
                 compiled,
                 scene,
@@ -228,41 +233,48 @@ class RenderLoop(QObject):
                 layered=layered,
                 region=region,
             )
-            if not small.add(1, cancel):
+            # The first is seen through, however fast changes come: a drag is to be followed.
+            is_first = step == steps[0]
+            if not small.add(1, None if is_first else cancel):
                 return None
-            self._show(small, request, step)
+            self._show(small, request, step, None if is_first else cancel)
         rendering = Rendering(
             compiled, scene, request.width, request.height, 1, limits, layered, region, halved=is_available()
         )
-        return rendering if self._advance(rendering, request, cancel) else None
+        # A few samples cost less than denoising does, and it makes more of them.
+        first = int(_FIRST_S / (small.seconds * step * step)) if self._denoises else 1
+        return rendering if self._advance(rendering, request, cancel, min(max(first, 1), _FIRST_SAMPLES)) else None
 
-    def _advance(self, rendering, request, cancel):
-        """Add samples for about as long as a frame lasts, then show the picture."""
-        each = rendering.seconds / rendering.samples if rendering.samples else 1.0
-        count = max(1, min(16, int(_EMIT_EVERY / max(each, 1e-4))))
+    def _advance(self, rendering, request, cancel, count=None):
+        """Add samples for about as long as a frame lasts, or so many, then show the picture."""
+        if count is None:
+            each = rendering.seconds / rendering.samples if rendering.samples else 1.0
+            count = max(1, min(16, int(_EMIT_EVERY / max(each, 1e-4))))
         most = request.booth.effort.samples or _MOST_SAMPLES
         if not rendering.add(max(1, min(count, most - rendering.samples)), cancel):
             return False
-        self._show(rendering, request, 1)
+        self._show(rendering, request, 1, cancel)
         return True
 
-    def _show(self, rendering, request, step):
+    def _show(self, rendering, request, step, cancel):
         """Show the picture as it is; denoise it first where its turn has come, and then tell how far off it is."""
         linear = rendering.layers()[request.layer] if request.layer else rendering.picture()
-        clean = self._cleaned(rendering, request, linear)
-        if self._ended:
+        clean = self._cleaned(rendering, request, linear, cancel)
+        if self._ended or (self._denoises and clean is None):
             return
         if not self._fresh:
             SCHEDULER.picture_pending(False)
         self._tell(rendering, request, step, linear, clean)
-        is_new = clean is not None and clean.error is None and clean.samples == rendering.samples
+        is_new = clean is not None and clean.samples == rendering.samples >= _ERROR_EVERY * clean.told_at
         if is_new and step == 1 and not request.layer and not self._fresh:
-            clean.error = error_left(rendering, display_of(request.booth), self._cancel)
+            clean.error, clean.told_at = error_left(rendering, display_of(request.booth), cancel), clean.samples
             if clean.error is not None and not self._ended:
                 self._tell(rendering, request, step, linear, clean)
 
-    def _cleaned(self, rendering, request, linear):
-        """The denoised picture to show: the last of this rendering, or a new one where there are twice the samples."""
+    def _cleaned(self, rendering, request, linear, cancel):
+        """The denoised picture to show: the last of this rendering, or a new one where there are twice the samples.
+
+        None where none is wanted, or where a change came meanwhile."""
         if not self._denoises:
             self._clean = None
             return None
@@ -272,9 +284,17 @@ class RenderLoop(QObject):
         if not due:
             return kept
         quality = HIGH if n >= _HIGH_FROM else FAST
-        picture = denoised(linear, guides_for(rendering, quality), quality, rendering.window, self._cancel)
+        try:
+            picture = denoised(linear, guides_for(rendering, quality), quality, rendering.window, cancel)
+        except RuntimeError as error:
+            # The picture goes on without; a view is no reason to lose it.
+            self._denoises = False
+            self.failed.emit(f"{error}; it is shown as rendered")
+            return None
         if picture is not None:
-            self._clean = _Clean(rendering, request.layer, n, picture)
+            # Until it is told anew, the error falls as chance does with the samples.
+            told = (kept.error and kept.error * (kept.samples / n) ** 0.5, kept.told_at) if is_same else ()
+            self._clean = _Clean(rendering, request.layer, n, picture, *told)
         return self._clean if picture is not None else kept if is_same else None
 
     def _tell(self, rendering, request, step, linear, clean):
@@ -291,10 +311,12 @@ class RenderLoop(QObject):
 
 @dataclass(eq=False)
 class _Clean:
-    """The last denoised picture: of which rendering and layer, from how many samples, and about how far off."""
+    """The last denoised picture: of which rendering and layer, from how many samples; about how far off it is, and from
+    how many samples that was told."""
 
     rendering: Rendering
     layer: str
     samples: int
     picture: np.ndarray
     error: float | None = None
+    told_at: int = 0

@@ -16,6 +16,8 @@ FAST, HIGH = "fast", "high"
 _EACH = {FAST: 4, HIGH: 6}
 _PLACES_FAST, _PLACES_HIGH = 4, 16
 """Places of a pixel that the guides look at."""
+_SEEN = 2
+"""Every so many pixels, across and down, count for the error."""
 
 
 @cache
@@ -83,7 +85,8 @@ def denoised(linear, guides, quality=HIGH, window=None, cancel=None):
     x0, y0, x1, y1 = window or (0, 0, linear.shape[1], linear.shape[0])
     inner = (slice(y0, y1), slice(x0, x1))
     color, albedo, normal = (
-        np.ascontiguousarray(part[inner], np.float32) for part in (np.maximum(linear, 0.0), guides.albedo, guides.normal)
+        np.ascontiguousarray(part[inner], np.float32)
+        for part in (np.maximum(linear, 0.0), guides.albedo, guides.normal)
     )
     found = _FILTER.run(color, albedo, normal, quality, cancel)
     if found is None or window is None:
@@ -121,5 +124,5 @@ def error_left(rendering, display, cancel=None):
         found = denoised(half, guides, FAST, rendering.window, cancel)
         if found is None:
             return None
-        shown.append(display.balanced(found))
+        shown.append(display.balanced(found[::_SEEN, ::_SEEN]))
     return 0.5 * apart(delta_e_map(*shown)).mean
