@@ -9,6 +9,7 @@ from datetime import date
 _home = tempfile.mkdtemp(prefix="photometra-tests-")
 os.environ["XDG_STATE_HOME"] = f"{_home}/state"
 os.environ["XDG_CONFIG_HOME"] = f"{_home}/config"
+os.environ["XDG_DATA_HOME"] = f"{_home}/data"
 os.environ.pop("OCIO", None)
 # Tests run side by side, one on each core; each keeps to its own.
 os.environ.setdefault("PHOTOMETRA_THREADS", "1")
@@ -75,3 +76,11 @@ def own_demo(demo_file, tmp_path):
     path = tmp_path / "own.photometra"
     path.write_bytes(demo_file.read_bytes())
     return path
+
+
+@pytest.fixture
+def own_indexes(tmp_path, monkeypatch):
+    """Indexes of libraries in the test's own folder, not in the person's cache."""
+    from photometra.library import folder
+
+    monkeypatch.setattr(folder, "_index_path", lambda at: tmp_path / "indexes" / f"{abs(hash(str(at)))}.sqlite")

@@ -88,10 +88,19 @@ def write_native(path, pixels):
 
 def encoded_exr(pixels) -> bytes:
     """A scene-linear picture (h, w, 3) as the bytes of an EXR of half floats."""
-    handle, path = tempfile.mkstemp(suffix=".exr")
+    return _encoded(".exr", lambda path: write_exr(path, pixels, half=True))
+
+
+def encoded_png(shown) -> bytes:
+    """A picture (h, w, 3) as it is shown, 0..1, as the bytes of a PNG."""
+    return _encoded(".png", lambda path: write_png(path, shown))
+
+
+def _encoded(suffix, write):
+    handle, path = tempfile.mkstemp(suffix=suffix)
     os.close(handle)
     try:
-        write_exr(path, pixels, half=True)
+        write(path)
         return Path(path).read_bytes()
     finally:
         os.unlink(path)

@@ -28,6 +28,7 @@ from .files import Files
 from .hand_over import HandOver
 from .ladder_sheet import LadderSheet
 from .ledger import Ledger
+from .library_sheet import LibrarySheet
 from .map_sheet import MapSheet
 from .menus import Menus
 from .parts_sheet import PartsSheet
@@ -78,6 +79,7 @@ class MainWindow(QMainWindow):
             "proofs": ProofSheet(self.session),
             "photograph": PhotographSheet(self.session),
             "ladder": LadderSheet(self.session),
+            "library": LibrarySheet(self.session, self.settings),
         }
         self.strata = StrataPanel(self.session)
         self.probe_line = ProbeLine(self.session)

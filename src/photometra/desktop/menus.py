@@ -26,6 +26,7 @@ class Menus:
         self._add(study, "Take an &environment…", w.files.choose_environment)
         self._add(study, "Take a &mesh…", w.files.choose_mesh)
         study.addSeparator()
+        self._add(study, "&Library", partial(w.toggle_sheet, "library"), "Ctrl+Shift+B")
         self._add(study, "&Hand over…", w.open_hand_over, "Ctrl+E")
         study.addSeparator()
         self._add(study, "&Quit", w.close, QKeySequence.StandardKey.Quit)

@@ -27,6 +27,7 @@ class Specimen:
     assigned: (part of the shape, or a pattern of parts as `frame/*`; name of the specimen whose surface it has, empty
     for none).
     follows: (stratum, name of the specimen that it follows in it): a study keeps the values there the same.
+    tags: by which a library finds it; rests_on: what its values come from, in words.
     """
 
     name: str
@@ -42,6 +43,8 @@ class Specimen:
     reference: Reference | None = None
     assigned: tuple[tuple[str, str], ...] = ()
     follows: tuple[tuple[str, str], ...] = ()
+    tags: tuple[str, ...] = ()
+    rests_on: str = ""
 
     def __post_init__(self):
         here = LiesOn(self.shape, self.size_mm, self.wall_mm)

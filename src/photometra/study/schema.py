@@ -78,6 +78,8 @@ class SpecimenEntry(_Strict):
     reference: ReferenceEntry | None = None
     assigned: Annotated[list[tuple[_Name, _Name | Literal[""]]], Field(max_length=2000)] = []
     follows: Annotated[list[tuple[Literal[STRATA], _Name]], Field(max_length=len(STRATA))] = []
+    tags: Annotated[list[_Name], Field(max_length=50)] = []
+    rests_on: _Text = _SPECIMEN.rests_on
 
 
 _Angle = Annotated[float, Field(ge=-360, le=360)]

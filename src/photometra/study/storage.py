@@ -99,6 +99,8 @@ def _members(study):
                 reference=ReferenceEntry(**asdict(specimen.reference)) if specimen.reference else None,
                 assigned=list(specimen.assigned),
                 follows=list(specimen.follows),
+                tags=list(specimen.tags),
+                rests_on=specimen.rests_on,
             )
         )
     booth = BoothEntry.of(study.booth)
@@ -332,5 +334,5 @@ def _specimen(path, archive, names, entry: SpecimenEntry, maps):
         dict(entry.bounds), dict(entry.sigmas), entry.notes, entry.shape, entry.wall_mm,
         Reference(**entry.reference.model_dump()) if entry.reference else None,
         tuple((part, name) for part, name in entry.assigned),
-        tuple((stratum, name) for stratum, name in entry.follows),
+        tuple((stratum, name) for stratum, name in entry.follows), tuple(entry.tags), entry.rests_on,
     )  # fmt: skip

@@ -1,0 +1,413 @@
+"""The library: pictures of all entries, a search by words, facts and agreement, and what can be taken from one."""
+
+from pathlib import Path
+
+from PyQt6.QtCore import QAbstractListModel, QModelIndex, QSize, Qt, QTimer
+from PyQt6.QtGui import QIcon, QPixmap
+from PyQt6.QtWidgets import (
+    QComboBox,
+    QFileDialog,
+    QHBoxLayout,
+    QLineEdit,
+    QListView,
+    QPushButton,
+    QVBoxLayout,
+    QWidget,
+)
+
+from ..errors import InputError
+from ..library import FACTS, Library, closest, default_library, kept, read_entry, starter_library, taken, taken_stratum
+from ..library.entry import entry_study
+from ..library.facts import MATTERS
+from ..surface import STRATA
+from .session import Session
+from .sheet import Sheet
+from .text import Label, tip_of
+from .workers import Latest, LongJob
+
+_PICTURE = 116
+_KEPT_PICTURES = 2000
+_DETAIL_WIDTH = 216
+_SEARCH_RESTS_MS = 120
+
+
+class Entries(QAbstractListModel):
+    """What was found, with pictures as they come to be seen."""
+
+    def __init__(self, parent=None):
+        super().__init__(parent)
+        self.found, self.scores, self._icons = [], {}, {}
+
+    def show(self, found, scores=None):
+        """found: pairs (library, Found); scores: {path: how far off, in tolerances}."""
+        self.beginResetModel()
+        self.found, self.scores = found, scores or {}
+        self.endResetModel()
+
+    def forget(self):
+        self._icons.clear()
+
+    def rowCount(self, parent=QModelIndex()):
+        return 0 if parent.isValid() else len(self.found)
+
+    def data(self, index, role=Qt.ItemDataRole.DisplayRole):
+        library, entry = self.found[index.row()]
+        if role == Qt.ItemDataRole.DisplayRole:
+            score = self.scores.get(entry.path)
+            return entry.name if score is None else f"{entry.name}\n{score:.1f} × tolerance"
+        if role == Qt.ItemDataRole.DecorationRole:
+            return self._icon(library, entry)
+        if role == Qt.ItemDataRole.ToolTipRole:
+            return tip_of(entry.trouble or f"{entry.name}\n{', '.join(entry.tags)}")
+        return None
+
+    def _icon(self, library, entry):
+        icon = self._icons.get(entry.path)
+        if icon is None:
+            if len(self._icons) > _KEPT_PICTURES:
+                self._icons.clear()
+            picture = QPixmap(_PICTURE, _PICTURE)
+            picture.fill(Qt.GlobalColor.transparent)
+            data = library.picture(entry.path)
+            if data:
+                picture.loadFromData(data, "PNG")
+            icon = QIcon()
+            for mode in (QIcon.Mode.Normal, QIcon.Mode.Selected):
+                icon.addPixmap(picture, mode)
+            self._icons[entry.path] = icon
+        return icon
+
+
+class LibrarySheet(Sheet):
+    """Searches open libraries, and takes from them or keeps in one. What it changes in the study can be undone."""
+
+    def __init__(self, session: Session, settings, parent=None):
+        super().__init__("Library", parent)
+        self.session, self.settings = session, settings
+        self.libraries = []
+        self.chosen = None
+        self._sync = LongJob(self)
+        self._sync.progressed.connect(lambda at: self.state.setText(f"Reading entry {at[0]} of {at[1]}…"))
+        self._sync.finished.connect(self._synced)
+        self._sync.failed.connect(self._synced_not)
+        self._search = Latest("library search", self)
+        self._search.done.connect(self._show_found)
+        self._search.failed.connect(session.said)
+        self._ranking = LongJob(self)
+        self._ranking.progressed.connect(lambda at: self.state.setText(f"Reading the instruments: {at[0]} of {at[1]}…"))
+        self._ranking.finished.connect(self._show_found)
+        self._ranking.failed.connect(session.said)
+        self._ranking.cancelled.connect(self._ask)
+        self._keeping = LongJob(self)
+        self._keeping.finished.connect(self._is_kept)
+        self._keeping.failed.connect(session.said)
+        self._rest = QTimer(self, singleShot=True, interval=_SEARCH_RESTS_MS)
+        self._rest.timeout.connect(self._ask)
+        self.keep_button = QPushButton("Keep this specimen")
+        self.keep_button.setToolTip("Keep the chosen specimen in your own library; an older version stays there")
+        self.keep_button.clicked.connect(self.keep)
+        self.open_button = QPushButton("Open a folder…")
+        self.open_button.setToolTip("Look into another library as well, as one on a shared drive")
+        self.open_button.clicked.connect(self.choose_folder)
+        for i, button in enumerate((self.open_button, self.keep_button)):
+            self.head.insertWidget(2 + i, button)
+        self.body.addLayout(self._filters())
+        both = QHBoxLayout()
+        both.setSpacing(14)
+        self.model = Entries(self)
+        self.list = QListView()
+        self.list.setViewMode(QListView.ViewMode.IconMode)
+        self.list.setIconSize(QSize(_PICTURE, _PICTURE))
+        self.list.setGridSize(QSize(_PICTURE + 18, _PICTURE + 60))
+        self.list.setResizeMode(QListView.ResizeMode.Adjust)
+        self.list.setMovement(QListView.Movement.Static)
+        self.list.setUniformItemSizes(True)
+        self.list.setWordWrap(True)
+        self.list.setTextElideMode(Qt.TextElideMode.ElideNone)
+        self.list.setAccessibleName("Entries")
+        self.list.setModel(self.model)
+        self.list.selectionModel().currentChanged.connect(lambda at, _: self._choose(at.row()))
+        self.list.activated.connect(lambda _: self.take())
+        both.addWidget(self.list, 1)
+        detail = QWidget()
+        detail.setFixedWidth(_DETAIL_WIDTH)
+        detail.setLayout(self._detail())
+        both.addWidget(detail)
+        self.body.addLayout(both, 1)
+        session.chosen_changed.connect(self._name_comparison)
+        session.stratum_chosen.connect(self._name_stratum)
+
+    def _filters(self):
+        rows = QVBoxLayout()
+        above, below = QHBoxLayout(), QHBoxLayout()
+        self.words = QLineEdit()
+        self.words.setPlaceholderText("name, tag, matter or note")
+        self.words.setClearButtonEnabled(True)
+        self.words.setAccessibleName("Search")
+        self.words.textChanged.connect(lambda _: self._rest.start())
+        self.matter, self.stratum = (QComboBox() for _ in range(2))
+        self.matter.addItem("any matter", "")
+        for name in MATTERS:
+            self.matter.addItem(name, name)
+        self.stratum.addItem("any strata", "")
+        for name in STRATA:
+            if name not in ("finish", "body"):
+                self.stratum.addItem(f"with {name}", name)
+        self.fact = QComboBox()
+        self.fact.addItem("any reading", "")
+        for fact in FACTS:
+            self.fact.addItem(f"{fact.label}, {fact.unit}" if fact.unit else fact.label, fact.name)
+        self.low, self.high = (QLineEdit() for _ in range(2))
+        for field, what in ((self.low, "from"), (self.high, "to")):
+            field.setPlaceholderText(what)
+            field.setFixedWidth(54)
+            field.setAccessibleName(f"Reading {what}")
+            field.textChanged.connect(lambda _: self._rest.start())
+        self.order = QComboBox()
+        self.order.setAccessibleName("Order")
+        self.order.setToolTip("Closest: the instruments are read on every entry, and held against the readings")
+        for text in ("by name", "closest to all readings", "closest to this reading"):
+            self.order.addItem(text)
+        for box, name in ((self.matter, "Matter"), (self.stratum, "Stratum"), (self.fact, "Reading")):
+            box.setAccessibleName(name)
+        for box in (self.matter, self.stratum, self.fact, self.order):
+            box.setSizeAdjustPolicy(QComboBox.SizeAdjustPolicy.AdjustToMinimumContentsLengthWithIcon)
+            box.setMinimumContentsLength(9)
+            box.currentIndexChanged.connect(lambda _: self._ask())
+        above.addWidget(self.words, 1)
+        above.addWidget(self.order, 1)
+        for part, stretch in ((self.matter, 2), (self.stratum, 2), (self.fact, 3), (self.low, 0), (self.high, 0)):
+            below.addWidget(part, stretch)
+        for row in (above, below):
+            row.setSpacing(8)
+            rows.addLayout(row)
+        return rows
+
+    def _detail(self):
+        column = QVBoxLayout()
+        column.setContentsMargins(0, 0, 0, 0)
+        self.name, self.about = Label(), Label()
+        self.name.setObjectName("heading")
+        self.name.setWordWrap(True)
+        self.about.setWordWrap(True)
+        self.about.setAlignment(Qt.AlignmentFlag.AlignTop)
+        self.about.setTextFormat(Qt.TextFormat.PlainText)
+        self.take_button, self.stratum_button, self.follow_button = (QPushButton() for _ in range(3))
+        self.take_button.setText("Add to the study")
+        self.take_button.setToolTip("As a new specimen, with its readings and standard errors (Return)")
+        self.take_button.clicked.connect(self.take)
+        self.stratum_button.clicked.connect(self.take_stratum)
+        self.follow_button.clicked.connect(self.follow)
+        column.addWidget(self.name)
+        column.addWidget(self.about, 1)
+        for button in (self.take_button, self.stratum_button, self.follow_button):
+            column.addWidget(button)
+        self._name_stratum()
+        return column
+
+    # Opening.
+
+    def opened(self):
+        self.words.setFocus()
+        self._name_comparison()
+        self.bring_up()
+
+    def bring_up(self):
+        """Open the libraries there are, and bring their indexes up to the files, away from the window's thread."""
+        folders = [default_library(), starter_library()]
+        folders += [Path(p) for p in self.settings.value("libraries", [], list)]
+        known = {library.folder: library for library in self.libraries}
+
+        def job(report, cancel):
+            made = []
+            for folder in dict.fromkeys(f.resolve() for f in folders if f.is_dir()):
+                library = known.get(folder) or Library(folder)
+                library.sync(lambda done, of: report((done, of)), cancel)
+                made.append(library)
+            return made
+
+        self._sync.start(job)
+
+    def _synced(self, libraries):
+        self.libraries = libraries
+        self.model.forget()
+        self._ask()
+
+    def _synced_not(self, sentence):
+        self.state.setText("")
+        self.session.said.emit(sentence)
+
+    def choose_folder(self):
+        folder = QFileDialog.getExistingDirectory(self, "Open a library", str(Path.home()))
+        if folder:
+            self.open_folder(folder)
+
+    def open_folder(self, folder):
+        """Have another folder among the libraries, from now on."""
+        folders = [p for p in self.settings.value("libraries", [], list) if p != str(folder)]
+        self.settings.setValue("libraries", [*folders, str(folder)])
+        self.bring_up()
+
+    # Searching.
+
+    def _range(self):
+        """{fact: (low, high)} as it is filled in; InputError in a sentence."""
+        name = self.fact.currentData()
+        if not name:
+            return {}
+        ends = []
+        for field, without in ((self.low, float("-inf")), (self.high, float("inf"))):
+            text = field.text().strip().replace(",", ".")
+            try:
+                ends.append(float(text) if text else without)
+            except ValueError:
+                raise InputError(f"'{text[:40]}' is no number; a range is two, or one of them left out") from None
+        return {name: tuple(ends)}
+
+    def _readings(self):
+        specimen = self.session.specimen
+        if specimen is None or self.order.currentIndex() == 0:
+            return ()
+        if self.order.currentIndex() == 2:
+            return (self.session.reading,) if self.session.reading is not None else ()
+        return specimen.readings
+
+    def _ask(self):
+        """Search for what the fields say."""
+        try:
+            facts = self._range()
+        except InputError as error:
+            self.state.setText(str(error))
+            return
+        words, matter, stratum = self.words.text(), self.matter.currentData(), self.stratum.currentData()
+        libraries, readings = tuple(self.libraries), self._readings()
+
+        def found():
+            return [(lib, f) for lib in libraries for f in lib.find(words, facts, matter, stratum)]
+
+        if not readings:
+            self._ranking.cancel()
+            self._search.submit(lambda: (found(), {}))
+            return
+
+        def ranked(report, cancel):
+            pairs = found()
+            of = {f.path: lib for lib, f in pairs}
+            out = closest([f for _, f in pairs], readings, 60, lambda done, n: report((done, n)), cancel)
+            if out is None:
+                return None
+            return [(of[r.found.path], r.found) for r in out], {r.found.path: r.score for r in out}
+
+        if not self._ranking.start(ranked):
+            # What runs is of an earlier search; `cancelled` asks again.
+            self._ranking.cancel()
+
+    def _show_found(self, outcome):
+        found, scores = outcome
+        self.model.show(found, scores)
+        trouble = sum(bool(f.trouble) for _, f in found)
+        n = f"{len(found)} entries" if len(found) != 1 else "1 entry"
+        self.state.setText(n + (f", {trouble} cannot be read" if trouble else ""))
+        self._choose(0 if found else -1)
+        if found:
+            self.list.setCurrentIndex(self.model.index(0))
+
+    def _choose(self, row):
+        self.chosen = self.model.found[row][1] if 0 <= row < len(self.model.found) else None
+        can = self.chosen is not None and not self.chosen.trouble
+        for button in (self.take_button, self.stratum_button, self.follow_button):
+            button.setEnabled(can and (button is self.take_button or self.session.specimen is not None))
+        self.name.setText(self.chosen.name if self.chosen else "")
+        self.about.setText("\n".join(self._lines()))
+
+    def _lines(self):
+        entry = self.chosen
+        if entry is None:
+            return ["Nothing is like that here. Take a word away, or widen the range."] if self.libraries else []
+        if entry.trouble:
+            return [entry.trouble]
+        lines = [", ".join((entry.matter, *entry.strata)), " ".join(f"#{t}" for t in entry.tags)]
+        lines += ["", *(self._fact(f, entry.facts[f.name]) for f in FACTS if f.name in entry.facts)]
+        told = f"{entry.readings} readings, {entry.solved} values with standard errors"
+        lines += ["", told if entry.readings or entry.solved else "No readings of its own."]
+        lines += [entry.rests_on, entry.notes, f"version {entry.version}" if entry.version > 1 else ""]
+        return [line for i, line in enumerate(lines) if line or (i and lines[i - 1])]
+
+    @staticmethod
+    def _fact(fact, value):
+        return f"{fact.label}: {value:.3g} {fact.unit}".rstrip().replace("-", "−")
+
+    def _name_stratum(self):
+        stratum = self.session.stratum
+        self.stratum_button.setText(f"Take its {stratum}")
+        self.stratum_button.setToolTip(f"Give the chosen specimen the {stratum} of this entry")
+        self.follow_button.setText(f"Follow its {stratum}")
+        self.follow_button.setToolTip(f"Add it, and have the chosen specimen's {stratum} follow it from now on")
+
+    def _name_comparison(self):
+        specimen = self.session.specimen
+        self.keep_button.setEnabled(specimen is not None)
+        name = f"closest to all readings of {specimen.name}" if specimen else "closest to all readings"
+        self.order.setItemText(1, name if len(name) < 44 else "closest to all readings")
+        if self.isVisible() and self.order.currentIndex():
+            self._ask()
+
+    # Taking and keeping.
+
+    def _taken(self, change, label):
+        """Change the study by what stands in the chosen entry's file."""
+        if self.chosen is None or self.chosen.trouble:
+            return
+        try:
+            study = change(self.session.study, read_entry(self.chosen.path))
+        except (InputError, OSError) as error:
+            self.session.said.emit(str(error))
+            return
+        self.session.history.apply(study, label)
+
+    def take(self):
+        before = len(self.session.study.specimens)
+        self._taken(taken, "take from the library")
+        if len(self.session.study.specimens) > before:
+            self.session.choose(before)
+            self.session.said.emit(f"Added {self.session.specimen.name}")
+
+    def take_stratum(self):
+        index, stratum = self.session.index, self.session.stratum
+
+        def change(study, entry):
+            return study.with_specimen_at(index, taken_stratum(study.specimens[index], stratum, entry))
+
+        self._taken(change, f"take the {stratum} of {self.chosen.name}")
+
+    def follow(self):
+        index, stratum = self.session.index, self.session.stratum
+
+        def change(study, entry):
+            more = taken(study, entry)
+            return more.with_link(index, stratum, more.specimens[-1].name)
+
+        self._taken(change, f"follow the {stratum} of {self.chosen.name}")
+
+    def keep(self):
+        """Keep the chosen specimen in the person's own library."""
+        study, specimen = self.session.study, self.session.specimen
+        if specimen is None:
+            return
+        if not self._keeping.start(lambda _report, _cancel: kept(default_library(), entry_study(study, specimen))):
+            self.session.said.emit("The last one is still being kept; wait a moment")
+            return
+        self.state.setText(f"Keeping {specimen.name}…")
+
+    def _is_kept(self, entry):
+        version = f", version {entry.version}" if entry.version > 1 else ""
+        self.session.said.emit(f"Kept as {entry.path}{version}")
+        self.bring_up()
+
+    def end(self):
+        for part in (self._sync, self._ranking, self._keeping, self._search):
+            part.end()
+        self._rest.stop()
+        for library in self.libraries:
+            library.close()
+        self.libraries = []

@@ -1,0 +1,90 @@
+"""What instruments would read on an entry, in a few numbers: by these a library is searched."""
+
+from dataclasses import dataclass
+
+import numpy as np
+
+from ..colour import WAVELENGTHS, reflectance_to_xyz, xyz_to_lab
+from ..errors import InputError
+from ..instruments import constants_reading, measured
+from ..readings.geometries import INCLUDED
+from ..study import Specimen
+
+
+@dataclass(frozen=True)
+class Fact:
+    """One number of an entry: how it is called in a search, and in words; its unit."""
+
+    name: str
+    label: str
+    unit: str = ""
+
+
+_ANGLES = (20, 60, 85)
+FACTS = (
+    *(Fact(f"gloss{angle}", f"Gloss at {angle}°", "GU") for angle in _ANGLES),
+    Fact("L", "Lightness L*"),
+    Fact("a", "a*"),
+    Fact("b", "b*"),
+    Fact("Y", "Reflectance Y, di:8", "%"),
+    Fact("roughness", "Roughness"),
+    Fact("ior", "Index of refraction"),
+    Fact("film", "Film thickness", "nm"),
+    Fact("path", "Mean free path, green", "mm"),
+)
+NAMES = tuple(f.name for f in FACTS)
+
+
+def facts_of(specimen: Specimen) -> dict[str, float]:
+    """{name of a fact: value} of a specimen, as the instruments would read it; what does not apply is left out."""
+    surface = specimen.surface
+    constants = constants_reading(specimen.readings)
+    found = {}
+    try:
+        gloss = measured("glossmeter", surface, constants=constants, places={"angle_deg": _ANGLES})
+        found |= {f"gloss{a}": v for a, v in zip(_ANGLES, gloss.columns["gloss_units"], strict=True)}
+    except InputError:
+        pass
+    try:
+        seen = measured("spectrophotometer", surface, INCLUDED, constants)
+        spectrum = np.interp(WAVELENGTHS, seen.x, seen.stacked()[0][0])
+        xyz = reflectance_to_xyz(WAVELENGTHS, spectrum)
+        found |= dict(zip(("L", "a", "b"), xyz_to_lab(xyz), strict=True)) | {"Y": 100.0 * xyz[1]}
+    except InputError:
+        pass
+    found["roughness"] = surface["roughness"]
+    if surface["metalness"] < 1.0 and not surface["constants"]:
+        found["ior"] = surface["ior"]
+    if surface["film.amount"] > 0.0:
+        found["film"] = surface["film.thickness"]
+    if surface["subsurface"] > 0.0:
+        found["path"] = surface["subsurface.radius"][1] * surface["subsurface.scale"]
+    return {k: float(v) for k, v in found.items() if np.isfinite(v)}
+
+
+def matter_of(surface):
+    """What an entry is of, in a word."""
+    if surface["metalness"] >= 0.5:
+        return "metal"
+    if surface["transmission"] > 0.5:
+        return "clear"
+    if surface["subsurface"] > 0.5:
+        return "translucent"
+    return "sheet" if surface.is_sheet else "opaque"
+
+
+MATTERS = ("metal", "opaque", "clear", "translucent", "sheet")
+_PRESENT = {
+    "sheen": ("sheen.amount",), "coat": ("coat.amount",), "film": ("film.amount",),
+    "interior": ("transmission", "subsurface"), "reverse": ("reverse.translucency",),
+}  # fmt: skip
+
+
+def strata_of(surface):
+    """The strata that a surface has, beside the finish and the body that every one has."""
+    return tuple(s for s, names in _PRESENT.items() if any(_largest(surface, n) > 0.0 for n in names))
+
+
+def _largest(surface, name):
+    given = surface.input(name)
+    return max(given.low, given.high) if hasattr(given, "layers") else given
