@@ -96,6 +96,12 @@ def encoded_png(shown) -> bytes:
     return _encoded(".png", lambda path: write_png(path, shown))
 
 
+def encoded_levels(levels) -> bytes:
+    """Numbers 0..1 (h, w, channels) as the bytes of a PNG of 16 bits."""
+    numbers = (np.clip(levels, 0.0, 1.0) * 65535.0 + 0.5).astype(np.uint16)
+    return _encoded(".png", lambda path: _write(path, numbers, "uint16", None, ".png"))
+
+
 def _encoded(suffix, write):
     handle, path = tempfile.mkstemp(suffix=suffix)
     os.close(handle)
