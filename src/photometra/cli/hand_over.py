@@ -13,12 +13,15 @@ from ..imaging.denoising import is_available
 from ..imaging.rendering import render_picture
 from ..shapes.meshfiles import SUFFIXES, UNITS_MM, read_mesh
 from ..shapes.standing import SHAPES, shape_of
-from ..study import VIEWPOINTS, read_file
+from ..study import VIEWPOINTS, change_file, read_file
 from ..surface.checks import picture_findings
+from ..surface.values import parse_length
 from .output import Refused, output_path, print_json, tell
 from .studies import Assignments, Json, SpecimenName, StudyPath, changed
 
 _LARGEST = 8192
+STANDARDS = {"materialx": (".mtlx",), "gltf": (".glb",), "usd": (".usda", ".usdc")}
+"""What is written, and by which suffixes; the writers themselves are slow to import."""
 
 
 def _size(text):
@@ -172,21 +175,84 @@ def _teller():
 def export(
     study: StudyPath,
     specimen: SpecimenName,
-    standard: Annotated[str, typer.Option("--as", metavar="materialx", help="The open standard to write.")],
+    standard: Annotated[
+        str, typer.Option("--as", metavar="STANDARD", help=f"The open standard to write: {', '.join(STANDARDS)}.")
+    ],
     output: Annotated[Path, typer.Option("-o", metavar="FILE")],
+    assignments: Assignments = None,
+    as_json: Json = False,
 ):
-    """Write a specimen's surface in an open material standard."""
-    if standard != "materialx":
-        raise Refused(f"--as '{standard}' is not a standard it writes; choose materialx")
-    from ..exchange import write_materialx
+    """Write a specimen in an open material standard, with the values that come closest as instruments see it."""
+    if standard not in STANDARDS:
+        raise Refused(f"--as '{standard}' is not a standard it writes; choose {', '.join(STANDARDS)}")
+    from ..exchange import write_standard
+    from ..exchange.loss import told_loss
 
-    path = output_path(output, (".mtlx",))
-    left_out = write_materialx(read_file(study).specimen(specimen), path)
+    path = output_path(output, STANDARDS[standard])
+    document = read_file(study)
+    i = document.index(specimen)
+    one = replace(document.specimens[i], surface=changed(document.specimens[i], assignments))
+    document = document.with_specimen_at(i, one)
+    fits, left_out = write_standard(standard, document, one, path)
+    if as_json:
+        print_json({"file": str(path), "standard": standard, "not_carried": left_out, "losses": [
+            {"specimen": name, "delta_e": fit.fitted.delta_e, "gloss": list(fit.fitted.gloss),
+             "renamed_delta_e": fit.renamed.delta_e, "renamed_gloss": list(fit.renamed.gloss),
+             "fitted": list(fit.changed)}
+            for name, fit in fits.items()
+        ]})  # fmt: skip
+        return
     tell(f"wrote {path}")
+    for name, fit in fits.items():
+        tell(f"{name}: {told_loss(fit)}")
     for sentence in left_out:
         tell(f"not carried: {sentence}")
+
+
+def import_material(
+    study: StudyPath,
+    file: Annotated[Path, typer.Argument(metavar="FILE", help="A .mtlx, .gltf, .glb or .usd with materials.")],
+    material: Annotated[list[str] | None, typer.Option("--material", metavar="NAME", help="Only these of it.")] = None,
+    size: Annotated[str, typer.Option(metavar="LENGTH", help="How large each specimen is.")] = "60mm",
+    unit: Annotated[
+        str | None, typer.Option(metavar="mm|cm|m|inch", help="How long one unit of the document's lengths is.")
+    ] = None,
+    as_json: Json = False,
+):
+    """Take materials from a file of an open standard, each as a specimen, and say what of each was not carried."""
+    if unit is not None and unit not in UNITS_MM:
+        raise Refused(f"--unit '{unit}' is not known; give one of {', '.join(UNITS_MM)}")
+    from ..exchange import read_materials
+
+    found = read_materials(file, UNITS_MM.get(unit), parse_length(size))
+    if material:
+        wanted = {m.casefold() for m in material}
+        chosen = [t for t in found if t.specimen.name.casefold() in wanted]
+        if not chosen:
+            there = ", ".join(f"'{t.specimen.name}'" for t in found[:20])
+            raise Refused(f"--material: there is no such material in {file}; there is {there}")
+        found = chosen
+    names = []
+
+    def change(document):
+        for taken in found:
+            document = document.with_specimen(taken.specimen)
+            names.append(document.specimens[-1].name)
+        return document
+
+    change_file(study, change)
+    if as_json:
+        print_json({"specimens": [
+            {"name": name, "model": t.model, "notes": list(t.notes)} for name, t in zip(names, found, strict=True)
+        ]})  # fmt: skip
+        return
+    for name, taken in zip(names, found, strict=True):
+        tell(f"added '{name}', of {taken.model}")
+        for note in taken.notes:
+            tell(f"not carried: {note}")
 
 
 def register(app):
     app.command("render")(render)
     app.command("export")(export)
+    app.command("import-material")(import_material)

@@ -13,6 +13,7 @@ from ..study import Specimen
 from ..surface import PARAMETERS, Surface, rows
 from ..surface.bank import compile_measured
 from ..surface.coat import COLOUR_UM
+from .baked import SAME, STEPS
 from .graph import Graph, Value, constant
 from .materialx import _rgb, _schlick
 
@@ -26,15 +27,6 @@ _DEFAULTS = {
 """What the standard states where a document says nothing, beside 0."""
 _COLOURS = ("base_color", "specular_color", "transmission_color", "transmission_scatter", "subsurface_color",
             "subsurface_radius_scale", "fuzz_color", "coat_color", "emission_color")  # fmt: skip
-_AS_THEY_ARE = {
-    "roughness": "specular_roughness", "anisotropy": "specular_roughness_anisotropy",
-    "diffuse_roughness": "base_diffuse_roughness", "metalness": "base_metalness", "transmission": "transmission_weight",
-    "subsurface": "subsurface_weight", "sheen.amount": "fuzz_weight", "sheen.colour": "fuzz_color",
-    "sheen.roughness": "fuzz_roughness", "coat.amount": "coat_weight", "coat.colour": "coat_color",
-    "coat.roughness": "coat_roughness", "coat.anisotropy": "coat_roughness_anisotropy", "coat.ior": "coat_ior",
-    "film.amount": "thin_film_weight", "film.ior": "thin_film_ior", "opacity": "geometry_opacity",
-}  # fmt: skip
-"""Ours and theirs, where the number is the same."""
 _ROUNDS = 12
 
 
@@ -93,7 +85,7 @@ class Coming:
 
 def specimen_from(name, coming: Coming) -> Specimen:
     """The specimen of what a document says; what it could not carry is in the graph's notes."""
-    for ours, theirs in _AS_THEY_ARE.items():
+    for ours, theirs in SAME.items():
         if theirs in coming.values:
             coming.put(ours, coming.of(theirs))
     # Where nothing is said the standard's own numbers hold, which are not all ours.
@@ -189,7 +181,14 @@ def _colour_that_leaves(coming, ours, theirs, gain, bare):
     value = coming.of(theirs)
     wanted = np.clip(np.resize(value.mean, 3) * gain, 1e-4, 0.999)
     plain = {k: v for k, v in coming.changes.items() if not isinstance(v, Map)}
-    plain |= {"coat.amount": 0.0, "film.amount": 0.0, "sheen.amount": 0.0, "transmission": 0.0, "metalness": 0.0, **bare}
+    plain |= {
+        "coat.amount": 0.0,
+        "film.amount": 0.0,
+        "sheen.amount": 0.0,
+        "transmission": 0.0,
+        "metalness": 0.0,
+        **bare,
+    }
     tried = wanted.copy()
     for _ in range(_ROUNDS):
         surface = _surface({**plain, ours: tuple(map(float, tried))})
@@ -203,10 +202,11 @@ def _colour_that_leaves(coming, ours, theirs, gain, bare):
     if not value.varies:
         coming.put(ours, constant(*tried))
         return
-    ratio = tried / wanted
-    if np.abs(ratio - 1.0).max() > 1e-3:
-        coming.graph.note(f"the picture of {PARAMETERS[ours].label.lower()}: what leaves is exact for its mean")
-    coming.put(ours, Value(np.clip(value.data[..., :3] * gain * ratio, 0.0, 1.0)))
+    greys = np.linspace(0.0, 1.0, STEPS)
+    curve = [
+        compile_measured(_surface({**plain, ours: (g, g, g)})).spectra[rows.BODY, :-1].mean() for g in greys.tolist()
+    ]
+    coming.put(ours, Value(np.interp(value.data[..., :3] * gain, curve, greys)))
 
 
 def _left_out(coming):
@@ -214,6 +214,9 @@ def _left_out(coming):
         coming.graph.note("the light that it gives by itself: nothing here glows")
     if coming.number("coat_weight") > 0.0 and abs(coming.number("coat_darkening") - 1.0) > 1e-3:
         coming.graph.note("the coat's darkening: here it is what the coat's index makes it")
-    for name, what in (("geometry_normal", "the picture of normals"), ("geometry_coat_normal", "the coat's own normals")):
+    for name, what in (
+        ("geometry_normal", "the picture of normals"),
+        ("geometry_coat_normal", "the coat's own normals"),
+    ):
         if name in coming.values:
             coming.graph.note(f"{what}: give the parameter bump a map of it by hand")

@@ -201,9 +201,7 @@ class Graph:
         path = (self.folder / name).resolve()
         if path.is_relative_to(root) and path.is_file():
             return path
-        looked = 0
-        for other in self.folder.rglob("*"):
-            looked += 1
+        for looked, other in enumerate(self.folder.rglob("*")):
             if looked > _MOST_SEARCHED:
                 return None
             if other.name == Path(name).name and other.is_file():

@@ -5,6 +5,7 @@ reflectance facing us (`base_color`) and a tint of Schlick's curve at 82 degrees
 """
 
 import re
+from pathlib import Path
 
 import numpy as np
 
@@ -13,7 +14,7 @@ from ..colour.observers import WAVELENGTHS
 from ..disk import write_text
 from ..errors import InputError
 from ..instruments import constants_reading
-from ..optics.dispersion import LINE_D_SODIUM_NM
+from ..optics.dispersion import LINE_C_NM, LINE_D_NM, LINE_D_SODIUM_NM, LINE_F_NM
 from ..optics.fresnel import COS_EDGE
 from ..optics.metal import colours_from_constants
 from ..study import Specimen
@@ -21,6 +22,7 @@ from ..surface import PARAMETERS, rows, table
 from ..surface.bank import compile_measured
 from ..surface.coat import COLOUR_UM
 from ..surface.compile import body_constants, compile_surface
+from . import baked
 
 
 class ExportError(InputError):
@@ -38,6 +40,8 @@ def _schlick(face, cosine):
     return face + (1.0 - face) * (1.0 - cosine) ** 5
 
 
+_LEAST_DISPERSIVE = 120.0
+"""The Abbe number from which on dispersion is none."""
 _BARE = {"coat.amount": 0.0, "film.amount": 0.0, "subsurface": 0.0, "sheen.amount": 0.0, "anisotropy": 0.0}
 _SOLID = {"thin_walled": False, "reverse.translucency": 0.0}
 
@@ -82,7 +86,9 @@ def openpbr_inputs(specimen: Specimen):
             if max(s["subsurface.shallow"], s["subsurface.deep"]) > 0.0:
                 left_out.append("the shallow and deep matter of the subsurface: carried as one colour")
     for name in specimen.surface.maps:
-        left_out.append(f"the map of {PARAMETERS[name].label.lower()}: carried as one value, half-way along its range")
+        if not baked.carries(specimen.surface, name):
+            label = PARAMETERS[name].label.lower()
+            left_out.append(f"the map of {label}: carried as one value, half-way along its range")
     _layers(s, inputs)
     if s["film.amount"] > 0.0:
         _film_lost(s, left_out)
@@ -172,25 +178,37 @@ def _interior(s, compiled, size_mm, inputs, left_out):
         inputs["transmission_scatter"] = ("color3", tuple(v * depth for v in s.rgb("interior.scatter")))
         inputs["transmission_scatter_anisotropy"] = ("float", s["interior.asymmetry"])
     if s["constants"]:
-        left_out.append("the table's dispersion: set an Abbe number to carry it")
+        n = interpolated(WAVELENGTHS, compiled.spectra[rows.ETA, :-1], np.array([LINE_D_NM, LINE_F_NM, LINE_C_NM]))
+        abbe = float((n[0] - 1.0) / max(n[1] - n[2], 1e-9))
+        if abbe < _LEAST_DISPERSIVE:
+            inputs["transmission_dispersion_scale"] = ("float", 1.0)
+            inputs["transmission_dispersion_abbe_number"] = ("float", abbe)
+        left_out.append("the table's index by wavelength: carried as an index and an Abbe number")
     elif s["abbe"] > 0.0:
         inputs["transmission_dispersion_scale"] = ("float", 1.0)
         inputs["transmission_dispersion_abbe_number"] = ("float", s["abbe"])
 
 
-def document(specimen: Specimen):
-    """(MaterialX document, sentences on what was left out); the document is valid against the library."""
+def document(specimen: Specimen, inputs=None, textures=None):
+    """(MaterialX document, sentences on what was left out); the document is valid against the library.
+
+    inputs: instead of those of `openpbr_inputs`; textures: {input: (type, file beside the document)}.
+    """
     import MaterialX as mx
 
-    inputs, left_out = openpbr_inputs(specimen)
+    own, left_out = openpbr_inputs(specimen)
+    inputs = own if inputs is None else inputs
     doc = mx.createDocument()
     doc.setColorSpace("lin_rec709")
     name = mx.createValidName(re.sub(r"\s+", "_", specimen.name)) or "specimen"
+    graph = doc.addNodeGraph(f"NG_{name}") if textures else None
     shader = doc.addNode("open_pbr_surface", f"{name}_surface", "surfaceshader")
     shader.setDocString(f"{specimen.name}; lengths in millimetres; written by Photometra")
     for key, (kind, value) in inputs.items():
         port = shader.addInput(key, kind)
-        if kind == "boolean":
+        if key in (textures or {}):
+            _connect(graph, port, key, kind, textures[key])
+        elif kind == "boolean":
             port.setValueString("true" if value else "false")
         else:
             port.setValueString(", ".join(f"{v:.7g}" for v in value) if kind == "color3" else f"{value:.7g}")
@@ -200,14 +218,37 @@ def document(specimen: Specimen):
     return doc, left_out
 
 
-def write_materialx(specimen: Specimen, path):
-    """Write the document; returns the sentences on what it could not carry. InputError where it cannot write."""
+def _connect(graph, port, key, kind, file):
+    """Have an input read a picture laid by UVs."""
+    node = graph.addNode("image", f"{key}_image", kind)
+    source = node.addInput("file", "filename")
+    source.setValueString(str(file))
+    if kind == "color3":
+        source.setColorSpace("lin_rec709")
+    end = graph.addOutput(f"{key}_out", kind)
+    end.setNodeName(node.getName())
+    port.setConnectedOutput(end)
+
+
+def write_materialx(specimen: Specimen, path, inputs=None):
+    """Write the document, its maps as pictures in a folder beside it; returns the sentences on what it could not carry.
+
+    inputs: instead of those of `openpbr_inputs`. InputError where it cannot write.
+    """
     import MaterialX as mx
 
-    doc, left_out = document(specimen)
+    path = Path(path)
+    found = baked.textures_of(specimen)
+    files = {key: (kind, Path(f"{path.stem}-maps") / baked.file_name(key, data)) for key, (kind, data) in found.items()}
+    if inputs is None:
+        inputs = openpbr_inputs(specimen)[0]
+    inputs = {**inputs, **{k: v for k, v in ((k, (kind, None)) for k, (kind, _) in found.items()) if k not in inputs}}
+    doc, left_out = document(specimen, inputs, {key: file for key, (_, file) in files.items()})
     valid, message = doc.validate()
     if not valid:
         raise ExportError(f"{path}: the document did not come out valid ({message.strip()})")
-    text = mx.writeToXmlString(doc)
-    write_text(path, text)
+    for key, (_, data) in found.items():
+        (path.parent / files[key][1]).parent.mkdir(exist_ok=True)
+        baked.write(path.parent / files[key][1], data)
+    write_text(path, mx.writeToXmlString(doc))
     return left_out

@@ -4,14 +4,13 @@ from dataclasses import dataclass
 from functools import cache
 from pathlib import Path
 
-import numpy as np
-
 from ..disk import read_bytes
 from ..errors import InputError
 from ..names import one_line
 from ..study import Specimen
 from .coming_in import Coming, specimen_from
-from .graph import Graph, Value, constant
+from .graph import Graph, constant
+from .models import FROM
 
 _LARGEST = 32_000_000
 _MOST_MATERIALS = 500
@@ -101,8 +100,11 @@ def _taken(name, shader, folder, unit_mm, size_mm):
             values[port.getName()] = found
         elif port.getName() in ("normal", "geometry_normal", "coat_normal", "geometry_coat_normal"):
             values[port.getName()] = constant(0.0, 0.0, 1.0)
-    if model != "open_pbr_surface":
-        values = _WAYS[model](graph, shader, values)
+    if model == "standard_surface":
+        values = _from_standard_surface(graph, shader, values)
+    elif model in FROM:
+        at = {p.getName(): graph.at(shader, p.getName()) for p in shader.getNodeDef().getActiveInputs()}
+        values = FROM[model]({k: v for k, v in at.items() if v is not None} | values, graph.note)
     unit = unit_mm or stated
     if unit is None and any(n in values for n in ("transmission_depth", "subsurface_radius")):
         graph.note("the document does not say how long its unit is: taken as 1 mm")
@@ -134,84 +136,3 @@ def _from_standard_surface(graph, shader, values):
     if "normal" in values:
         found["geometry_normal"] = values["normal"]
     return found
-
-
-def _from_gltf(graph, shader, values):
-    at = {p.getName(): graph.at(shader, p.getName()) for p in shader.getNodeDef().getActiveInputs()}
-    out = {
-        "base_color": at["base_color"], "base_metalness": at["metallic"], "specular_roughness": at["roughness"],
-        "transmission_weight": at["transmission"], "specular_ior": at["ior"], "geometry_opacity": at["alpha"],
-        "coat_weight": at["clearcoat"], "coat_roughness": at["clearcoat_roughness"], "coat_ior": constant(1.5),
-        "thin_film_weight": at["iridescence"], "thin_film_ior": at["iridescence_ior"],
-        "thin_film_thickness": Value(at["iridescence_thickness"].data / 1000.0), "fuzz_roughness": at["sheen_roughness"],
-        "specular_weight": at["specular"], "specular_roughness_anisotropy": at["anisotropy_strength"],
-    }  # fmt: skip
-    most = float(at["sheen_color"].mean.max())
-    if most > 0.0:
-        out |= {"fuzz_weight": constant(most), "fuzz_color": Value(at["sheen_color"].data / most)}
-    if float(at["transmission"].mean[0]) > 0.0:
-        distance = at.get("attenuation_distance")
-        if float(at["thickness"].mean[0]) <= 0.0:
-            out["geometry_thin_walled"] = constant(1.0)
-        elif distance is not None and float(distance.mean[0]) > 0.0:
-            # glTF counts in metres.
-            out |= {"transmission_color": at["attenuation_color"], "transmission_depth": Value(distance.data * 1000.0)}
-        dispersion = float(at["dispersion"].mean[0])
-        if dispersion > 0.0:
-            out["transmission_dispersion_scale"] = constant(1.0)
-            out["transmission_dispersion_abbe_number"] = constant(20.0 / dispersion)
-    for theirs, ours in (("normal", "geometry_normal"), ("clearcoat_normal", "geometry_coat_normal")):
-        if theirs in values:
-            out[ours] = values[theirs]
-    if float(at["emissive"].mean.max()) > 0.0:
-        out["emission_luminance"] = constant(1.0)
-    return out
-
-
-def _from_usd_preview(graph, shader, values):
-    at = {p.getName(): graph.at(shader, p.getName()) for p in shader.getNodeDef().getActiveInputs()}
-    out = {
-        "base_color": at["diffuseColor"], "base_metalness": at["metallic"], "specular_roughness": at["roughness"],
-        "specular_ior": at["ior"], "coat_weight": at["clearcoat"], "coat_roughness": at["clearcoatRoughness"],
-        "geometry_opacity": at["opacity"], "coat_ior": constant(1.5),
-    }  # fmt: skip
-    if float(at["useSpecularWorkflow"].mean[0]) > 0.5:
-        face = np.clip(at["specularColor"].mean, 0.0, 0.99)
-        out["base_metalness"] = constant(0.0)
-        root = float(np.sqrt(face.mean()))
-        out["specular_ior"] = constant((1.0 + root) / (1.0 - root))
-        graph.note("a reflectance facing us by colour: carried as an index of refraction")
-    elif float(at["ior"].mean[0]) <= 1.0:
-        out["specular_ior"] = constant(1.0)
-    if "normal" in values and not np.allclose(values["normal"].mean, (0.0, 0.0, 1.0)):
-        out["geometry_normal"] = values["normal"]
-    if float(at["emissiveColor"].mean.max()) > 0.0:
-        out["emission_luminance"] = constant(1.0)
-    return out
-
-
-def _from_disney(graph, shader, values):
-    at = {p.getName(): graph.at(shader, p.getName()) for p in shader.getNodeDef().getActiveInputs()}
-    # Its amount of specular is a reflectance facing us of 0.08 times it (Burley 2012).
-    face = 0.08 * np.clip(at["specular"].mean[0], 0.0, 1.0)
-    ior = (1.0 + np.sqrt(face)) / (1.0 - np.sqrt(face))
-    is_clear = float(at["specTrans"].mean[0]) > 0.0
-    out = {
-        "base_color": at["baseColor"], "base_metalness": at["metallic"], "specular_roughness": at["roughness"],
-        "specular_roughness_anisotropy": at["anisotropic"], "transmission_weight": at["specTrans"],
-        "specular_ior": at["ior"] if is_clear else constant(ior), "coat_weight": Value(0.25 * at["clearcoat"].data),
-        "coat_roughness": Value(np.sqrt(0.1 + (0.001 - 0.1) * at["clearcoatGloss"].data)), "coat_ior": constant(1.5),
-        "fuzz_weight": at["sheen"], "subsurface_weight": at["subsurface"], "subsurface_color": at["baseColor"],
-        "subsurface_radius": constant(1.0), "subsurface_radius_scale": at["subsurfaceDistance"],
-    }  # fmt: skip
-    if is_clear:
-        out["transmission_color"] = at["baseColor"]
-    if float(at["specularTint"].mean[0]) > 0.0:
-        graph.note("the tint of a dielectric's reflection: nature has none")
-    return out
-
-
-_WAYS = {
-    "standard_surface": _from_standard_surface, "gltf_pbr": _from_gltf, "UsdPreviewSurface": _from_usd_preview,
-    "disney_principled": _from_disney,
-}  # fmt: skip

@@ -9,7 +9,7 @@ from ..fitting import agreements
 from ..imaging.booths import compiled_in, limits_of, scene_of
 from ..imaging.denoising import clean_picture
 from ..imaging.proofs import proof_of
-from ..names import numbered, one_line
+from ..names import one_line
 from ..study import SUFFIX, Booth, Specimen, Study, read_file, write_file
 from ..surface import parameters_of
 from ..tracing import Rendering
@@ -103,10 +103,8 @@ def read_entry(path) -> Study:
 def taken(study: Study, entry: Study) -> Study:
     """A study with an entry's specimen added: its surface, its readings and its standard errors; a fresh name."""
     one = entry.specimens[0]
-    with_name = study.with_new_specimen(numbered(one.name, {s.name for s in study.specimens}), one.size_mm)
-    named = replace(one, name=with_name.specimens[-1].name)
-    meshes = {**with_name.meshes, **entry.meshes}
-    return replace(with_name, specimens=(*with_name.specimens[:-1], named), meshes=meshes)
+    more = study.with_specimen(one)
+    return replace(more, meshes={**more.meshes, **entry.meshes})
 
 
 def taken_stratum(specimen: Specimen, stratum, entry: Study) -> Specimen:

@@ -4,10 +4,8 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from ..colour import WAVELENGTHS, reflectance_to_xyz, xyz_to_lab
-from ..errors import InputError
-from ..instruments import constants_reading, measured
-from ..readings.geometries import INCLUDED
+from ..instruments import constants_reading
+from ..instruments.summary import GLOSS_ANGLES, colour_and_gloss
 from ..study import Specimen
 
 
@@ -20,9 +18,8 @@ class Fact:
     unit: str = ""
 
 
-_ANGLES = (20, 60, 85)
 FACTS = (
-    *(Fact(f"gloss{angle}", f"Gloss at {angle}°", "GU") for angle in _ANGLES),
+    *(Fact(f"gloss{angle}", f"Gloss at {angle}°", "GU") for angle in GLOSS_ANGLES),
     Fact("L", "Lightness L*"),
     Fact("a", "a*"),
     Fact("b", "b*"),
@@ -39,19 +36,7 @@ def facts_of(specimen: Specimen) -> dict[str, float]:
     """{name of a fact: value} of a specimen, as the instruments would read it; what does not apply is left out."""
     surface = specimen.surface
     constants = constants_reading(specimen.readings)
-    found = {}
-    try:
-        gloss = measured("glossmeter", surface, constants=constants, places={"angle_deg": _ANGLES})
-        found |= {f"gloss{a}": v for a, v in zip(_ANGLES, gloss.columns["gloss_units"], strict=True)}
-    except InputError:
-        pass
-    try:
-        seen = measured("spectrophotometer", surface, INCLUDED, constants)
-        spectrum = np.interp(WAVELENGTHS, seen.x, seen.stacked()[0][0])
-        xyz = reflectance_to_xyz(WAVELENGTHS, spectrum)
-        found |= dict(zip(("L", "a", "b"), xyz_to_lab(xyz), strict=True)) | {"Y": 100.0 * xyz[1]}
-    except InputError:
-        pass
+    found = colour_and_gloss(surface, constants)
     found["roughness"] = surface["roughness"]
     if surface["metalness"] < 1.0 and not surface["constants"]:
         found["ior"] = surface["ior"]

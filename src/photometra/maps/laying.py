@@ -6,7 +6,7 @@ from typing import NamedTuple
 
 import numpy as np
 
-from ..shapes.body import body_of, places_of
+from ..shapes.body import body_of, has_uvs, over_uvs, places_of
 from ..shapes.lying import LiesOn, Spot
 from . import placing
 from .baking import Kept, tile_of
@@ -103,3 +103,13 @@ def levels_on(chains, lies_on: LiesOn, spot: Spot | None = None, part: int = 0):
     placing.levels_at(there.layers, there.texels, there.chains, np.array(places), out)
     out.flags.writeable = False
     return out
+
+
+def baked_over_uvs(chains, lies_on: LiesOn, side):
+    """Levels of chains of layers over the UVs of a body, (side, side, chains), row 0 at the top; None without UVs."""
+    if not has_uvs(lies_on):
+        return None
+    there = laid(chains, lies_on)
+    out = np.empty((side * side, len(chains)))
+    placing.levels_at(there.layers, there.texels, there.chains, over_uvs(lies_on, side), out)
+    return out.reshape(side, side, len(chains))

@@ -10,6 +10,7 @@ from .meshfiles import kept_shape
 from .standing import Shape, shape_of
 
 _PLACES, _DENSE = 4096, 65536
+_OVER_UVS = 262_144
 _FEWEST = 64
 _GOLDEN = np.array([0.7548776662466927, 0.5698402909980532, 0.8191725133961645])
 """Steps of an even sequence (Roberts 2018)."""
@@ -104,3 +105,34 @@ def _on_mesh(mesh, part, even):
         uv = (1.0 - u - v) * uvs[:, 0] + u * uvs[:, 1] + v * uvs[:, 2]
     chance = (even[:, 2:] * 7.0 + even[:, 1:2] * 3.0) % 1.0
     return np.concatenate([corner[:, :3] + u * corner[:, 3:6] + v * corner[:, 6:], normal, uv, chance], axis=1)
+
+
+def has_uvs(lies_on: LiesOn):
+    """Whether a body has UVs: a ball has its own."""
+    body = body_of(lies_on)
+    return body.shape is None or len(body.shape.mesh.uvs) > 0
+
+
+def over_uvs(lies_on: LiesOn, side):
+    """The place of a body at every texel of a square over its UVs, row 0 at the top: (side², 9) as `places_of`.
+
+    On a mesh the nearest of many places stands for each texel.
+    """
+    body = body_of(lies_on)
+    at = (np.arange(side) + 0.5) / side
+    u, v = (part.ravel() for part in np.meshgrid(at, 1.0 - at))
+    half = np.full((side * side, 1), 0.5)
+    if body.shape is None:
+        turn, height = (u - 0.5) * 2.0 * np.pi, np.sin((v - 0.5) * np.pi)
+        across = np.sqrt(1.0 - height**2)
+        normal = np.stack([across * np.sin(turn), height, across * np.cos(turn)], axis=1)
+        return np.concatenate([body.middle + body.radius * normal, normal, u[:, None], v[:, None], half], axis=1)
+    from scipy.spatial import cKDTree
+
+    even = (0.5 + np.arange(_OVER_UVS)[:, None] * _GOLDEN) % 1.0
+    parts = range(max(1, len(body.shape.parts)))
+    places = np.concatenate([_on_mesh(body.shape.mesh, part, even) for part in parts])
+    _, nearest = cKDTree(places[:, 6:8] % 1.0).query(np.stack([u, v], axis=1))
+    found = places[nearest].copy()
+    found[:, 8] = 0.5
+    return found

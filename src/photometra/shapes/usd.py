@@ -19,7 +19,7 @@ def parts_of_stage(path):
     from pxr import Tf, Usd, UsdGeom
 
     path = Path(path)
-    _check_layers(path)
+    check_layers(path)
     try:
         stage = Usd.Stage.Open(str(path))
     except Tf.ErrorException:
@@ -41,7 +41,7 @@ def parts_of_stage(path):
     return parts, 1000.0 * UsdGeom.GetStageMetersPerUnit(stage), up
 
 
-def _check_layers(path):
+def check_layers(path):
     """Refuse a stage that is composed of files elsewhere: reading trusts nothing."""
     from pxr import Sdf, Tf
 

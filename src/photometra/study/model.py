@@ -254,6 +254,12 @@ class Study:
         new = Specimen(self._fresh_name(name), _checked_size(size_mm), surface, free=told_by(surface, ()))
         return replace(self, specimens=(*self.specimens, new))
 
+    def with_specimen(self, specimen: Specimen) -> "Study":
+        """The study with a whole specimen added; a name that is taken gets a number, and what is free follows."""
+        named = numbered(one_line(specimen.name) or "Specimen", {s.name for s in self.specimens})
+        free = specimen.free or told_by(specimen.surface, specimen.readings)
+        return replace(self, specimens=(*self.specimens, replace(specimen, name=named, free=free)))
+
     def with_duplicate(self, index) -> "Study":
         """The study with a variant of a specimen added: its surface and shape, without readings; a fresh name."""
         one = self.specimens[index]

@@ -1,0 +1,71 @@
+"""Maps as pictures over the UVs, in the numbers of an OpenPBR surface: how what varies leaves for other programs."""
+
+import numpy as np
+
+from ..disk import write_bytes
+from ..maps.laying import baked_over_uvs
+from ..pictures import encoded_levels, write_exr
+from ..shapes.body import has_uvs
+from ..study import Specimen
+from ..surface import rows
+from ..surface.compile import compile_surface
+
+SIDE = 1024
+STEPS = 33
+SAME = {
+    "roughness": "specular_roughness", "anisotropy": "specular_roughness_anisotropy",
+    "diffuse_roughness": "base_diffuse_roughness", "metalness": "base_metalness", "transmission": "transmission_weight",
+    "subsurface": "subsurface_weight", "sheen.amount": "fuzz_weight", "sheen.colour": "fuzz_color",
+    "sheen.roughness": "fuzz_roughness", "coat.amount": "coat_weight", "coat.colour": "coat_color",
+    "coat.roughness": "coat_roughness", "coat.anisotropy": "coat_roughness_anisotropy", "coat.ior": "coat_ior",
+    "film.amount": "thin_film_weight", "film.ior": "thin_film_ior", "opacity": "geometry_opacity",
+}  # fmt: skip
+"""Ours and theirs, where the number is the same: read by both ways, out and in."""
+_SCALED = {"film.thickness": ("thin_film_thickness", 0.001)}
+
+
+def carries(surface, name):
+    """Whether the map of a parameter can leave as a picture."""
+    if not has_uvs(surface.lies_on):
+        return False
+    return name in SAME or name in _SCALED or (name == "colour" and surface["metalness"] < 0.5)
+
+
+def textures_of(specimen: Specimen, side=SIDE):
+    """{input of OpenPBR: (type, numbers (side, side, channels))} of the maps that a specimen's surface can hand on."""
+    out, surface = {}, specimen.surface
+    for name, given in surface.maps.items():
+        if not carries(surface, name):
+            continue
+        levels = baked_over_uvs(given.chains(), surface.lies_on, side)
+        values = np.asarray(given.low) + (np.asarray(given.high) - np.asarray(given.low)) * levels
+        kind = "color3" if values.shape[-1] == 3 else "float"
+        if name == "colour":
+            out["base_color"] = "color3", _leaving(surface, np.broadcast_to(values, (*values.shape[:2], 3)))
+        else:
+            theirs, factor = _SCALED.get(name, (SAME.get(name), 1.0))
+            out[theirs] = kind, values * factor
+    return out
+
+
+def _leaving(surface, colours):
+    """What leaves a body of colours (h, w, 3), the light thrown back under its interface counted: by channel."""
+    plain = surface.uniform().with_values(
+        {"coat.amount": 0.0, "film.amount": 0.0, "subsurface": 0.0, "sheen.amount": 0.0, "anisotropy": 0.0,
+         "thin_walled": False, "reverse.translucency": 0.0}
+    )  # fmt: skip
+    greys = np.linspace(0.0, 1.0, STEPS)
+    leaves = [compile_surface(plain.with_values({"colour": (g, g, g)})).spectra[rows.BODY, :-1].mean() for g in greys]
+    return np.interp(colours, greys, leaves)
+
+
+def file_name(key, data):
+    return f"{key}.png" if data.min() >= 0.0 and data.max() <= 1.0 else f"{key}.exr"
+
+
+def write(path, data):
+    """Write a picture's numbers: 16 bits where they lie within 0..1, floating point otherwise."""
+    if path.suffix == ".png":
+        write_bytes(path, encoded_levels(data))
+    else:
+        write_exr(path, np.broadcast_to(data, (*data.shape[:2], 3)).astype(np.float32))

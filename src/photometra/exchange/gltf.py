@@ -1,0 +1,237 @@
+"""glTF 2.0, out and in: what stands in the booth, its parts with their materials, as one GLB; materials of a file."""
+
+import json
+import struct
+from pathlib import Path
+
+import numpy as np
+
+from ..colour import encode_srgb
+from ..disk import read_bytes, write_bytes
+from ..errors import InputError
+from ..names import one_line
+from ..pictures import encoded_png
+from ..study import Specimen, Study
+from . import baked
+from .coming_in import Coming, specimen_from
+from .graph import Graph, constant
+from .loss import Fitted, fitted, through_gltf
+from .models import from_gltf, to_gltf
+from .pieces import pieces_of
+from .reading import Taken
+
+_LARGEST = 500_000_000
+_MOST_MATERIALS = 500
+_TEXTURE = 1024
+_FLOATS, _VEC2, _VEC3 = 5126, "VEC2", "VEC3"
+_PLAIN = {
+    "KHR_materials_ior": {"ior": "ior"},
+    "KHR_materials_transmission": {"transmission": "transmissionFactor"},
+    "KHR_materials_clearcoat": {"clearcoat": "clearcoatFactor", "clearcoat_roughness": "clearcoatRoughnessFactor"},
+    "KHR_materials_sheen": {"sheen_color": "sheenColorFactor", "sheen_roughness": "sheenRoughnessFactor"},
+    "KHR_materials_iridescence": {
+        "iridescence": "iridescenceFactor", "iridescence_ior": "iridescenceIor",
+        "iridescence_thickness": "iridescenceThicknessMaximum",
+    },
+    "KHR_materials_volume": {
+        "thickness": "thicknessFactor", "attenuation_distance": "attenuationDistance",
+        "attenuation_color": "attenuationColor",
+    },
+    "KHR_materials_anisotropy": {"anisotropy_strength": "anisotropyStrength"},
+    "KHR_materials_dispersion": {"dispersion": "dispersion"},
+    "KHR_materials_specular": {"specular": "specularFactor", "specular_color": "specularColorFactor"},
+}  # fmt: skip
+"""Ratified extensions: the names of `gltf_pbr` and those in the file. One table for both ways."""
+_WHERE = {"clearcoat_roughness": "clearcoat", "sheen_roughness": "sheen_color", "iridescence_ior": "iridescence",
+          "iridescence_thickness": "iridescence"}  # fmt: skip
+"""What is written only where another one is there."""
+
+
+class _Buffer:
+    """The bytes of a GLB, and the views into them."""
+
+    def __init__(self):
+        self.data, self.views, self.accessors, self.images, self.textures = bytearray(), [], [], [], []
+
+    def view(self, data):
+        while len(self.data) % 4:
+            self.data.append(0)
+        self.views.append({"buffer": 0, "byteOffset": len(self.data), "byteLength": len(data)})
+        self.data += data
+        return len(self.views) - 1
+
+    def array(self, numbers, kind):
+        numbers = np.ascontiguousarray(numbers, np.float32)
+        entry = {
+            "bufferView": self.view(numbers.tobytes()),
+            "componentType": _FLOATS,
+            "count": len(numbers),
+            "type": kind,
+        }
+        if kind == _VEC3:
+            entry |= {"min": numbers.min(axis=0).tolist(), "max": numbers.max(axis=0).tolist()}
+        self.accessors.append(entry)
+        return len(self.accessors) - 1
+
+    def texture(self, picture):
+        """A picture (h, w, 3) of numbers 0..1 as they stand in the file."""
+        self.images.append({"bufferView": self.view(encoded_png(picture)), "mimeType": "image/png"})
+        self.textures.append({"source": len(self.images) - 1})
+        return {"index": len(self.textures) - 1}
+
+
+def write_gltf(study: Study, specimen: Specimen, path) -> tuple[dict[str, Fitted], list[str]]:
+    """Write what stands for a specimen as a GLB in metres, each part with the surface that it has.
+
+    Returns ({specimen: how close its values come}, sentences on what could not be carried).
+    """
+    buffer, notes, fits = _Buffer(), [], {}
+    materials, nodes, meshes = [], [], []
+    for piece in pieces_of(study, specimen):
+        attributes = {"POSITION": buffer.array(piece.positions / 1000.0, _VEC3),
+                      "NORMAL": buffer.array(_unit(piece.normals), _VEC3)}  # fmt: skip
+        if piece.uvs is not None:
+            # Its UVs run down.
+            attributes["TEXCOORD_0"] = buffer.array(piece.uvs * [1.0, -1.0] + [0.0, 1.0], _VEC2)
+        primitive = {"attributes": attributes}
+        one = piece.specimen
+        if one is not None:
+            if one.name not in fits:
+                fits[one.name] = fitted(one, through_gltf(one))
+                has_uvs = piece.uvs is not None
+                materials.append(
+                    _material(
+                        one, fits[one.name].inputs, buffer, has_uvs, lambda s, n=one.name: notes.append(f"{n}: {s}")
+                    )
+                )
+            primitive["material"] = list(fits).index(one.name)
+        meshes.append({"name": piece.name, "primitives": [primitive]})
+        nodes.append({"name": piece.name, "mesh": len(meshes) - 1})
+    used = sorted({name for m in materials for name in m.get("extensions", {})})
+    document = {
+        "asset": {"version": "2.0", "generator": "Photometra"}, "scene": 0,
+        "scenes": [{"name": specimen.name, "nodes": list(range(len(nodes)))}], "nodes": nodes, "meshes": meshes,
+        "materials": materials, "accessors": buffer.accessors, "bufferViews": buffer.views,
+        "buffers": [{"byteLength": len(buffer.data)}],
+    }  # fmt: skip
+    if used:
+        document["extensionsUsed"] = used
+    if buffer.images:
+        document |= {"images": buffer.images, "textures": buffer.textures}
+    write_bytes(path, _glb(document, bytes(buffer.data)))
+    return fits, notes
+
+
+def _unit(normals):
+    return normals / np.maximum(np.linalg.norm(normals, axis=1, keepdims=True), 1e-12)
+
+
+def _glb(document, data):
+    text = json.dumps(document, ensure_ascii=False, separators=(",", ":")).encode()
+    text += b" " * (-len(text) % 4)
+    data += b"\0" * (-len(data) % 4)
+    whole = 12 + 8 + len(text) + 8 + len(data)
+    return (struct.pack("<4sII", b"glTF", 2, whole) + struct.pack("<I4s", len(text), b"JSON") + text
+            + struct.pack("<I4s", len(data), b"BIN\0") + data)  # fmt: skip
+
+
+def _material(specimen, inputs, buffer, has_uvs, note):
+    at = to_gltf(inputs, specimen.size_mm, note)
+    base = [*(float(v) for v in at.get("base_color", (0.8,) * 3)), float(at.get("alpha", 1.0))]
+    rough = {"baseColorFactor": base, "metallicFactor": float(at.get("metallic", 0.0)),
+             "roughnessFactor": float(at.get("roughness", 0.3))}  # fmt: skip
+    found = {"name": specimen.name, "pbrMetallicRoughness": rough}
+    if base[3] < 1.0:
+        found["alphaMode"] = "BLEND"
+    if specimen.surface.is_sheet:
+        found["doubleSided"] = True
+    extensions = {}
+    for extension, names in _PLAIN.items():
+        given = {}
+        for ours, theirs in names.items():
+            value = at.get(_WHERE.get(ours, ours)), at.get(ours)
+            if value[1] is not None and _says(value[0]) and extension != "KHR_materials_specular":
+                given[theirs] = [float(v) for v in value[1]] if isinstance(value[1], tuple) else float(value[1])
+        if given and not (extension == "KHR_materials_volume" and "thicknessFactor" not in given):
+            extensions[extension] = given
+    if "KHR_materials_iridescence" in extensions:
+        extensions["KHR_materials_iridescence"]["iridescenceThicknessMinimum"] = float(at["iridescence_thickness"])
+    if extensions:
+        found["extensions"] = extensions
+    _textures(specimen, found, rough, buffer, has_uvs, note)
+    return found
+
+
+def _says(value):
+    return value is not None and (max(value) > 0.0 if isinstance(value, tuple) else value > 0.0)
+
+
+def _textures(specimen, found, rough, buffer, has_uvs, note):
+    """Body colour, roughness and metalness that vary, as pictures; other maps are told."""
+    maps = baked.textures_of(specimen, _TEXTURE) if has_uvs else {}
+    if "base_color" in maps:
+        rough["baseColorTexture"] = buffer.texture(encode_srgb(np.clip(maps.pop("base_color")[1], 0.0, 1.0)))
+        rough["baseColorFactor"] = [1.0, 1.0, 1.0, rough["baseColorFactor"][3]]
+    pair = maps.pop("specular_roughness", None), maps.pop("base_metalness", None)
+    if any(pair):
+        picture = np.ones((_TEXTURE, _TEXTURE, 3))
+        for channel, key, data in ((1, "roughnessFactor", pair[0]), (2, "metallicFactor", pair[1])):
+            picture[..., channel] = data[1][..., 0] if data else rough[key]
+            rough[key] = 1.0
+        rough["metallicRoughnessTexture"] = buffer.texture(picture)
+    lost = list(maps) + ([] if has_uvs else list(specimen.surface.maps))
+    for name in lost:
+        note(f"the map of {name.replace('_', ' ')}: carried as one value")
+
+
+def read_gltf_materials(path, size_mm=60.0) -> list[Taken]:
+    """The materials of a glTF or GLB as specimens. InputError, in a sentence, where it holds none."""
+    path = Path(path)
+    data = read_bytes(path, _LARGEST)
+    try:
+        if data[:4] == b"glTF":
+            length = struct.unpack_from("<I", data, 12)[0]
+            data = data[20 : 20 + length]
+        document = json.loads(data)
+        materials = document.get("materials", [])
+        if not isinstance(materials, list) or len(materials) > _MOST_MATERIALS:
+            raise ValueError
+    except (ValueError, AttributeError, struct.error, RecursionError, UnicodeDecodeError):
+        raise InputError(f"{path}: this is not a glTF file, or a damaged one") from None
+    if not materials:
+        raise InputError(f"{path}: there is no material in this file")
+    try:
+        return [_taken(m, i, path, size_mm) for i, m in enumerate(materials)]
+    except (TypeError, AttributeError, ValueError) as error:
+        if isinstance(error, InputError):
+            raise
+        raise InputError(
+            f"{path}: a material in it is not as the standard wants it ({one_line(str(error))[:60]})"
+        ) from None
+
+
+def _taken(material, index, path, size_mm):
+    graph = Graph(path.parent)
+    rough = material.get("pbrMetallicRoughness", {})
+    base = rough.get("baseColorFactor", [1.0] * 4)
+    at = {"base_color": constant(*base[:3]), "metallic": constant(rough.get("metallicFactor", 1.0)),
+          "roughness": constant(rough.get("roughnessFactor", 1.0))}  # fmt: skip
+    if material.get("alphaMode", "OPAQUE") != "OPAQUE":
+        at["alpha"] = constant(base[3])
+    extensions = material.get("extensions", {})
+    for extension, names in _PLAIN.items():
+        for ours, theirs in names.items():
+            if theirs in extensions.get(extension, {}):
+                at[ours] = constant(*np.ravel(extensions[extension][theirs]))
+    for extension in extensions.keys() - _PLAIN.keys():
+        graph.note(f"the extension {one_line(extension)[:60]}: not understood")
+    for key in ("baseColorTexture", "metallicRoughnessTexture"):
+        if key in rough:
+            graph.note(f"the picture of {key.removesuffix('Texture')}: give the parameter a map of it by hand")
+    if "normalTexture" in material:
+        graph.note("the picture of normals: give the parameter bump a map of it by hand")
+    if max(material.get("emissiveFactor", [0.0])) > 0.0:
+        at["emissive"] = constant(1.0)
+    name = one_line(str(material.get("name") or f"Material {index + 1}"))
+    specimen = specimen_from(name, Coming(graph, from_gltf(at, graph.note), 1.0, size_mm))
+    return Taken(specimen, "glTF", tuple(graph.notes))

@@ -1,0 +1,160 @@
+"""Other surface models against OpenPBR's inputs, both ways: one function each, ours out and theirs in.
+
+glTF 2.0 with the ratified KHR_materials extensions (Khronos 2022); UsdPreviewSurface (2.6); the principled model of
+Burley (2012). Going in, values are `graph.Value`s; going out, (type, number or colour) as `openpbr_inputs` has them.
+"""
+
+import numpy as np
+
+from .graph import Value, constant
+
+_GLTF_ABBE = 20.0
+"""What a dispersion of 1 stands for, as an Abbe number."""
+
+
+def _mean(at, name, otherwise=0.0):
+    return float(at[name].mean[0]) if name in at else otherwise
+
+
+def _renamed(at, names):
+    return {ours: at[theirs] for theirs, ours in names.items() if theirs in at}
+
+
+_GLTF = {
+    "base_color": "base_color", "metallic": "base_metalness", "roughness": "specular_roughness",
+    "transmission": "transmission_weight", "ior": "specular_ior", "alpha": "geometry_opacity",
+    "clearcoat": "coat_weight", "clearcoat_roughness": "coat_roughness", "iridescence": "thin_film_weight",
+    "iridescence_ior": "thin_film_ior", "sheen_roughness": "fuzz_roughness", "specular": "specular_weight",
+    "anisotropy_strength": "specular_roughness_anisotropy", "normal": "geometry_normal",
+    "clearcoat_normal": "geometry_coat_normal",
+}  # fmt: skip
+
+
+def from_gltf(at, note):
+    """glTF's inputs, by the names of MaterialX's `gltf_pbr`, as OpenPBR's; lengths in mm."""
+    out = _renamed(at, _GLTF) | {"coat_ior": constant(1.5)}
+    if "iridescence_thickness" in at:
+        out["thin_film_thickness"] = Value(at["iridescence_thickness"].data / 1000.0)
+    most = float(at["sheen_color"].mean.max()) if "sheen_color" in at else 0.0
+    if most > 0.0:
+        out |= {"fuzz_weight": constant(most), "fuzz_color": Value(at["sheen_color"].data / most)}
+    if _mean(at, "transmission") > 0.0:
+        distance = _mean(at, "attenuation_distance")
+        if _mean(at, "thickness") <= 0.0:
+            out["geometry_thin_walled"] = constant(1.0)
+        elif distance > 0.0:
+            # glTF counts in metres.
+            out |= {"transmission_color": at["attenuation_color"], "transmission_depth": constant(1000.0 * distance)}
+        if _mean(at, "dispersion") > 0.0:
+            out["transmission_dispersion_scale"] = constant(1.0)
+            out["transmission_dispersion_abbe_number"] = constant(_GLTF_ABBE / _mean(at, "dispersion"))
+    if "emissive" in at and float(at["emissive"].mean.max()) > 0.0:
+        out["emission_luminance"] = constant(1.0)
+    return out
+
+
+def to_gltf(inputs, size_mm, note):
+    """OpenPBR's inputs {name: (type, value)} as glTF's, by the names of `gltf_pbr`; note(sentence) for what is lost."""
+    value = {k: v for k, (_, v) in inputs.items()}
+    out = {theirs: value[ours] for theirs, ours in _GLTF.items() if ours in value}
+    is_clear = value.get("transmission_weight", 0.0) > 0.0
+    if value.get("subsurface_weight", 0.0) > 0.0:
+        w = value["subsurface_weight"]
+        base = value.get("base_color", (0.8,) * 3)
+        out["base_color"] = tuple((1.0 - w) * b + w * c for b, c in zip(base, value["subsurface_color"], strict=True))
+        note("how far light wanders below the surface: glTF has none; its colour is carried")
+    if is_clear:
+        out["base_color"] = (1.0, 1.0, 1.0)
+        out["thickness"] = 0.0 if value.get("geometry_thin_walled") else size_mm / 1000.0
+        depth = value.get("transmission_depth", 0.0)
+        if depth > 0.0:
+            out |= {
+                "attenuation_color": value.get("transmission_color", (1.0,) * 3),
+                "attenuation_distance": depth / 1e3,
+            }
+        if max(value.get("transmission_scatter", (0.0,))) > 0.0:
+            note("scattering within: glTF's volume only absorbs")
+        if value.get("transmission_dispersion_scale", 0.0) > 0.0:
+            out["dispersion"] = _GLTF_ABBE / max(value["transmission_dispersion_abbe_number"], 1e-3)
+    if value.get("base_metalness", 0.0) > 0.5 and "specular_color" in value:
+        note("the tint of a metal at the edge: glTF's reflectance rises to white")
+    if value.get("thin_film_weight", 0.0) > 0.0:
+        out["iridescence_thickness"] = 1000.0 * value["thin_film_thickness"]
+    if value.get("fuzz_weight", 0.0) > 0.0:
+        out["sheen_color"] = tuple(value["fuzz_weight"] * c for c in value["fuzz_color"])
+    if value.get("coat_weight", 0.0) > 0.0:
+        if min(value.get("coat_color", (1.0,))) < 0.999:
+            note("the coat's colour: glTF's clear coat has none")
+        if abs(value.get("coat_ior", 1.5) - 1.5) > 1e-3:
+            note("the coat's index: glTF has 1.5 for all")
+    if value.get("base_diffuse_roughness", 0.0) > 0.0:
+        note("the diffuse roughness: glTF's body is Lambert's")
+    return out
+
+
+_PREVIEW = {
+    "diffuseColor": "base_color", "metallic": "base_metalness", "roughness": "specular_roughness",
+    "ior": "specular_ior", "clearcoat": "coat_weight", "clearcoatRoughness": "coat_roughness",
+    "opacity": "geometry_opacity",
+}  # fmt: skip
+
+
+def from_preview(at, note):
+    """UsdPreviewSurface's inputs as OpenPBR's."""
+    out = _renamed(at, _PREVIEW) | {"coat_ior": constant(1.5)}
+    if "coat_roughness" not in out:
+        out["coat_roughness"] = constant(0.01)
+    if "base_color" not in out:
+        out["base_color"] = constant(0.18, 0.18, 0.18)
+    if "specular_roughness" not in out:
+        out["specular_roughness"] = constant(0.5)
+    if _mean(at, "useSpecularWorkflow") > 0.5:
+        face = np.clip(at["specularColor"].mean, 0.0, 0.99) if "specularColor" in at else np.zeros(3)
+        root = float(np.sqrt(face.mean()))
+        out |= {"base_metalness": constant(0.0), "specular_ior": constant((1.0 + root) / (1.0 - root))}
+        note("a reflectance facing us by colour: carried as an index of refraction")
+    if "normal" in at and not np.allclose(at["normal"].mean, (0.0, 0.0, 1.0)):
+        out["geometry_normal"] = at["normal"]
+    if "emissiveColor" in at and float(at["emissiveColor"].mean.max()) > 0.0:
+        out["emission_luminance"] = constant(1.0)
+    return out
+
+
+def to_preview(inputs, note):
+    """OpenPBR's inputs as UsdPreviewSurface's: a fall-back for what knows no better."""
+    value = {k: v for k, (_, v) in inputs.items()}
+    out = {theirs: value[ours] for theirs, ours in _PREVIEW.items() if ours in value}
+    w = value.get("subsurface_weight", 0.0)
+    if w > 0.0:
+        base = value.get("base_color", (0.8,) * 3)
+        out["diffuseColor"] = tuple((1 - w) * b + w * c for b, c in zip(base, value["subsurface_color"], strict=True))
+    if value.get("transmission_weight", 0.0) > 0.0:
+        out["opacity"] = out.get("opacity", 1.0) * (1.0 - 0.9 * value["transmission_weight"])
+        out["diffuseColor"] = value.get("transmission_color", (1.0,) * 3)
+        note("what goes through: UsdPreviewSurface fades instead")
+    return out
+
+
+def from_principled(at, note):
+    """The principled model's inputs as OpenPBR's."""
+    # Its amount of specular is a reflectance facing us of 0.08 times it.
+    face = 0.08 * np.clip(_mean(at, "specular", 0.5), 0.0, 1.0)
+    is_clear = _mean(at, "specTrans") > 0.0
+    out = _renamed(at, {
+        "baseColor": "base_color", "metallic": "base_metalness", "roughness": "specular_roughness",
+        "anisotropic": "specular_roughness_anisotropy", "specTrans": "transmission_weight", "sheen": "fuzz_weight",
+        "subsurface": "subsurface_weight", "subsurfaceDistance": "subsurface_radius_scale",
+    })  # fmt: skip
+    out["specular_ior"] = at["ior"] if is_clear else constant((1.0 + np.sqrt(face)) / (1.0 - np.sqrt(face)))
+    out |= {"coat_ior": constant(1.5), "subsurface_radius": constant(1.0), "subsurface_color": at["baseColor"]}
+    out["coat_weight"] = constant(0.25 * _mean(at, "clearcoat"))
+    out["coat_roughness"] = constant(np.sqrt(0.1 + (0.001 - 0.1) * _mean(at, "clearcoatGloss", 1.0)))
+    if is_clear:
+        out["transmission_color"] = at["baseColor"]
+    if _mean(at, "specularTint") > 0.0:
+        note("the tint of a dielectric's reflection: nature has none")
+    return out
+
+
+FROM = {"gltf_pbr": from_gltf, "UsdPreviewSurface": from_preview, "disney_principled": from_principled}
+"""By the name of the model in MaterialX."""
