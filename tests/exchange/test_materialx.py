@@ -5,8 +5,7 @@ import numpy as np
 import pytest
 
 from photometra.errors import InputError
-from photometra.exchange import write_materialx
-from photometra.exchange.materialx import openpbr_inputs
+from photometra.exchange.materialx import openpbr_inputs, write_materialx
 from photometra.optics import fresnel_conductor
 from photometra.study import Specimen
 from photometra.surface import Surface, table

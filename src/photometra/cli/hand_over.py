@@ -8,20 +8,20 @@ from typing import Annotated
 
 import typer
 
+from ..exchange import STANDARDS, read_materials, write_standard
 from ..imaging.booths import as_it_stands
 from ..imaging.denoising import is_available
 from ..imaging.rendering import render_picture
 from ..shapes.meshfiles import SUFFIXES, UNITS_MM, read_mesh
 from ..shapes.standing import SHAPES, shape_of
 from ..study import VIEWPOINTS, change_file, read_file
+from ..surface import parameter
 from ..surface.checks import picture_findings
 from ..surface.values import parse_length
 from .output import Refused, output_path, print_json, tell
 from .studies import Assignments, Json, SpecimenName, StudyPath, changed
 
 _LARGEST = 8192
-STANDARDS = {"materialx": (".mtlx",), "gltf": (".glb",), "usd": (".usda", ".usdc")}
-"""What is written, and by which suffixes; the writers themselves are slow to import."""
 
 
 def _size(text):
@@ -185,7 +185,6 @@ def export(
     """Write a specimen in an open material standard, with the values that come closest as instruments see it."""
     if standard not in STANDARDS:
         raise Refused(f"--as '{standard}' is not a standard it writes; choose {', '.join(STANDARDS)}")
-    from ..exchange import write_standard
     from ..exchange.loss import told_loss
 
     path = output_path(output, STANDARDS[standard])
@@ -213,7 +212,7 @@ def import_material(
     study: StudyPath,
     file: Annotated[Path, typer.Argument(metavar="FILE", help="A .mtlx, .gltf, .glb or .usd with materials.")],
     material: Annotated[list[str] | None, typer.Option("--material", metavar="NAME", help="Only these of it.")] = None,
-    size: Annotated[str, typer.Option(metavar="LENGTH", help="How large each specimen is.")] = "60mm",
+    size: Annotated[str, typer.Option(metavar="LENGTH", help="How large each specimen is.")] = "60",
     unit: Annotated[
         str | None, typer.Option(metavar="mm|cm|m|inch", help="How long one unit of the document's lengths is.")
     ] = None,
@@ -222,9 +221,7 @@ def import_material(
     """Take materials from a file of an open standard, each as a specimen, and say what of each was not carried."""
     if unit is not None and unit not in UNITS_MM:
         raise Refused(f"--unit '{unit}' is not known; give one of {', '.join(UNITS_MM)}")
-    from ..exchange import read_materials
-
-    found = read_materials(file, UNITS_MM.get(unit), parse_length(size))
+    found = read_materials(file, UNITS_MM.get(unit), parse_length(parameter("thickness"), "size", size))
     if material:
         wanted = {m.casefold() for m in material}
         chosen = [t for t in found if t.specimen.name.casefold() in wanted]

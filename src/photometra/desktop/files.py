@@ -9,6 +9,7 @@ from PyQt6.QtWidgets import QApplication, QDialog, QFileDialog, QMessageBox
 
 from ..disk import read_bytes
 from ..errors import InputError
+from ..exchange import MATERIAL_SUFFIXES, read_materials
 from ..maps import Map
 from ..pictures import read_picture
 from ..readings import text_of, understand
@@ -266,6 +267,29 @@ class Files(QObject):
         if name:
             self.bring_in(name)
 
+    def choose_materials(self):
+        kinds = " ".join(f"*{suffix}" for suffix in MATERIAL_SUFFIXES)
+        name, _ = QFileDialog.getOpenFileName(self.window, "Take materials", self._folder(), f"Materials ({kinds})")
+        if name:
+            self.bring_in_materials(name)
+
+    def bring_in_materials(self, path):
+        """Take the materials of a file as specimens, read in the background."""
+        self._fetch(partial(read_materials, path), partial(self._take_materials, Path(path).name))
+
+    def _take_materials(self, name, found):
+        study = self.session.study
+        for taken in found:
+            study = study.with_specimen(taken.specimen)
+        before = len(self.session.study.specimens)
+        self.session.history.apply(study, f"take materials of {name}")
+        self.session.choose(before)
+        lost = [f"{t.specimen.name}: {note}" for t in found for note in t.notes]
+        count = f"{len(found)} materials" if len(found) > 1 else f"'{found[0].specimen.name}'"
+        more = f" and {len(lost) - 3} more" if len(lost) > 3 else ""
+        told = f" Not carried: {'; '.join(lost[:3])}{more}; the notes of each say it." if lost else ""
+        self.session.said.emit(f"Added {count} from {name}.{told}")
+
     def choose_map_picture(self, name, layer=None):
         """Choose a picture for the map of a parameter: for one of its layers, or for a new map."""
         kinds = " ".join(f"*{suffix}" for suffix in _MAP_PICTURES)
@@ -322,6 +346,8 @@ class Files(QObject):
             self.open(path)
         elif path.suffix.lower() in _PICTURES:
             self._fetch(partial(_environment_bytes, path), partial(self._take_environment, path))
+        elif path.suffix.lower() == ".mtlx":
+            self.bring_in_materials(path)
         elif self.session.specimen is None:
             self.refuse("Add a specimen first; a reading or a mesh belongs to one.")
         elif path.suffix.lower() in SUFFIXES:

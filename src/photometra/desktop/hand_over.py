@@ -17,12 +17,18 @@ from PyQt6.QtWidgets import (
     QVBoxLayout,
 )
 
-from ..exchange import write_materialx
+from ..exchange import STANDARDS, write_standard
 from ..imaging.rendering import render_picture
 from .session import Session
 from .text import Label
 from .workers import LongJob
 
+_MOST_LINES = 12
+_STANDARDS = {
+    "MaterialX with the OpenPBR surface": STANDARDS["materialx"],
+    "glTF with its parts": STANDARDS["gltf"],
+    "USD stage with its parts": STANDARDS["usd"],
+}
 _SIZES = ((512, 512), (1024, 1024), (1280, 720), (1920, 1080), (2048, 2048))
 
 
@@ -92,7 +98,12 @@ class HandOver(QDialog):
     def _material_group(self):
         group = QGroupBox("Material")
         row = QHBoxLayout(group)
-        row.addWidget(Label("MaterialX with the OpenPBR surface"), 1)
+        self.standard = QComboBox()
+        self.standard.setAccessibleName("Standard")
+        self.standard.setToolTip("Values are fitted, so that instruments read on them what they read here")
+        for label, suffixes in _STANDARDS.items():
+            self.standard.addItem(label, suffixes)
+        row.addWidget(self.standard, 1)
         self.export_button = QPushButton("Export…")
         self.export_button.clicked.connect(self._choose_material)
         row.addWidget(self.export_button)
@@ -150,24 +161,31 @@ class HandOver(QDialog):
         self.state.setText(sentence)
 
     def _choose_material(self):
-        name, _ = QFileDialog.getSaveFileName(self, "Export to", self._suggest(".mtlx"), "MaterialX (*.mtlx)")
+        label, suffixes = self.standard.currentText(), self.standard.currentData()
+        kinds = " ".join(f"*{suffix}" for suffix in suffixes)
+        name, _ = QFileDialog.getSaveFileName(self, "Export to", self._suggest(suffixes[0]), f"{label} ({kinds})")
         if name:
-            self.export_to(name if Path(name).suffix else name + ".mtlx")
+            self.export_to(name if Path(name).suffix.lower() in suffixes else name + suffixes[0])
 
     def export_to(self, path):
-        """Write the surface as MaterialX and say what it could not carry."""
-        specimen = self.session.specimen
-        if self.job.start(lambda _report, _cancel: (path, write_materialx(specimen, path))):
+        """Write the specimen in the standard of the suffix; say what that loses, and what it cannot carry."""
+        study, specimen = self.session.study, self.session.specimen
+        standard = next(s for s, suffixes in STANDARDS.items() if Path(path).suffix.lower() in suffixes)
+        if self.job.start(lambda _report, _cancel: (path, *write_standard(standard, study, specimen, path))):
             self._finish = self._exported
             self._busy(True)
 
     def _exported(self, outcome):
         self._busy(False)
-        path, left_out = outcome
-        text = f"Wrote {path}"
+        from ..exchange.loss import told_loss
+
+        path, fits, left_out = outcome
+        lines = [f"Wrote {path}", *(f"{name}: {told_loss(fit)}" for name, fit in fits.items())]
         if left_out:
-            text += "\nNot carried:\n" + "\n".join(f"· {sentence}" for sentence in left_out)
-        self.state.setText(text)
+            more = len(left_out) - _MOST_LINES
+            lines += ["Not carried:", *(f"· {sentence}" for sentence in left_out[:_MOST_LINES])]
+            lines += [f"· and {more} more, which the command line lists"] if more > 0 else []
+        self.state.setText("\n".join(lines))
         self.written.emit(str(path))
 
     def done(self, result):

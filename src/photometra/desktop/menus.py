@@ -25,6 +25,7 @@ class Menus:
         study.addSeparator()
         self._add(study, "Take an &environment…", w.files.choose_environment)
         self._add(study, "Take a &mesh…", w.files.choose_mesh)
+        self._add(study, "Take ma&terials…", w.files.choose_materials)
         study.addSeparator()
         self._add(study, "&Library", partial(w.toggle_sheet, "library"), "Ctrl+Shift+B")
         self._add(study, "&Hand over…", w.open_hand_over, "Ctrl+E")

@@ -1,51 +1,58 @@
-"""Surfaces to and from open material standards: MaterialX, glTF, USD."""
+"""Surfaces to and from open material standards: MaterialX, glTF, USD. What does the work is slow to import: inside."""
 
+from dataclasses import replace
 from pathlib import Path
 
 from ..errors import InputError
-from .gltf import read_gltf_materials, write_gltf
-from .loss import Fitted, Loss, fitted
-from .materialx import ExportError, write_materialx
-from .reading import Taken, read_materialx
-from .usd_stage import SUFFIXES as _USD
-from .usd_stage import read_usd_materials, write_usd
 
+STANDARDS = {"materialx": (".mtlx",), "gltf": (".glb",), "usd": (".usda", ".usdc")}
+"""What is written, and by which suffixes."""
+_USD = (".usda", ".usdc", ".usd")
 MATERIAL_SUFFIXES = (".mtlx", ".gltf", ".glb", *_USD)
+"""Of files that materials come from."""
 
 
-def read_materials(path, unit_mm=None, size_mm=60.0) -> list[Taken]:
-    """The materials of a file of any of the standards as specimens. InputError where it is none, or holds none."""
+def read_materials(path, unit_mm=None, size_mm=60.0):
+    """The materials of a file of any of the standards, each a `reading.Taken`. InputError where there are none.
+
+    Where they come from, and what was not carried, stands with each of the specimens. unit_mm: how long one unit of a
+    MaterialX document's lengths is, where it does not say so itself.
+    """
     suffix = Path(path).suffix.lower()
     if suffix == ".mtlx":
-        return read_materialx(path, unit_mm, size_mm)
-    if suffix in (".gltf", ".glb"):
-        return read_gltf_materials(path, size_mm)
-    if suffix in _USD:
-        return read_usd_materials(path, size_mm)
-    raise InputError(f"{path}: materials come from {', '.join(s[1:] for s in MATERIAL_SUFFIXES)}")
+        from .reading import read_materialx
+
+        found = read_materialx(path, unit_mm, size_mm)
+    elif suffix in (".gltf", ".glb"):
+        from .gltf import read_gltf_materials
+
+        found = read_gltf_materials(path, size_mm)
+    elif suffix in _USD:
+        from .usd_stage import read_usd_materials
+
+        found = read_usd_materials(path, size_mm)
+    else:
+        raise InputError(f"{path}: materials come from {', '.join(s[1:] for s in MATERIAL_SUFFIXES)}")
+    return [replace(t, specimen=_told(t, Path(path).name)) for t in found]
 
 
-def write_standard(standard, study, specimen, path) -> tuple[dict[str, Fitted], list[str]]:
-    """Write a specimen by a standard: ({specimen: how close its values come}, what could not be carried)."""
+def _told(taken, name):
+    notes = "".join(f"\nNot carried: {note}." for note in taken.notes)
+    return replace(taken.specimen, rests_on=f"{name}, {taken.model}", notes=notes.strip())
+
+
+def write_standard(standard, study, specimen, path):
+    """Write a specimen by a standard: ({specimen: `loss.Fitted`}, sentences on what could not be carried)."""
     if standard == "gltf":
+        from .gltf import write_gltf
+
         return write_gltf(study, specimen, path)
     if standard == "usd":
+        from .usd_stage import write_usd
+
         return write_usd(study, specimen, path)
+    from .loss import fitted
+    from .materialx import write_materialx
+
     found = fitted(specimen)
     return {specimen.name: found}, write_materialx(specimen, path, found.inputs)
-
-
-__all__ = [
-    "MATERIAL_SUFFIXES",
-    "ExportError",
-    "Fitted",
-    "Loss",
-    "Taken",
-    "fitted",
-    "read_materials",
-    "read_materialx",
-    "write_gltf",
-    "write_materialx",
-    "write_standard",
-    "write_usd",
-]

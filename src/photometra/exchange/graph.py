@@ -15,6 +15,7 @@ from ..surface.inputs import picture_from
 
 _DEEPEST = 100
 _MOST_SIDE = 4096
+_BEING_WORKED_OUT = object()
 _MOST_SEARCHED = 5000
 _LUMINANCE = np.array([0.2126, 0.7152, 0.0722])
 _TO_REC709 = {
@@ -96,7 +97,9 @@ class Graph:
     def at(self, node, name, outer=None, depth=0) -> Value | None:
         """As `given`, or the default that the standard states."""
         found = self.given(node, name, outer, depth)
-        if found is not None:
+        port = node.getInput(name)
+        if found is not None or (port is not None and port.getConnectedNode() is not None):
+            # What a node of the graph says and nobody here understands is not the default.
             return found
         definition = node.getNodeDef()
         port = definition.getActiveInput(name) if definition is not None else None
@@ -104,13 +107,15 @@ class Graph:
 
     def output(self, node, output, outer=None, depth=0) -> Value | None:
         if depth > _DEEPEST:
-            self.note(f"{node.getName()}: its graph goes round in a circle or is too deep; not carried")
+            self.note(f"{node.getName()}: its graph is too deep; not carried")
             return None
         key = (node.getNamePath(), output, id(outer))
         if key not in self._kept:
-            # While it is being worked out it has nothing: a circle ends there.
-            self._kept[key] = None
+            self._kept[key] = _BEING_WORKED_OUT
             self._kept[key] = self._worked(node, output, outer, depth + 1)
+        if self._kept[key] is _BEING_WORKED_OUT:
+            self.note(f"{node.getName()}: its graph goes round in a circle; not carried")
+            return None
         return self._kept[key]
 
     def _worked(self, node, output, outer, depth):
