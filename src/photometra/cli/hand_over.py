@@ -2,7 +2,7 @@
 
 import re
 import time
-from dataclasses import replace
+from dataclasses import asdict, replace
 from pathlib import Path
 from typing import Annotated
 
@@ -18,7 +18,7 @@ from ..study import VIEWPOINTS, change_file, read_file
 from ..surface import parameter
 from ..surface.checks import picture_findings
 from ..surface.values import parse_length
-from .output import Refused, output_path, print_json, tell
+from .output import Refused, output_path, print_json, table, tell
 from .studies import Assignments, Json, SpecimenName, StudyPath, changed
 
 _LARGEST = 8192
@@ -249,7 +249,26 @@ def import_material(
             tell(f"not carried: {note}")
 
 
+def numbers(
+    study: StudyPath,
+    specimen: SpecimenName,
+    unit: Annotated[str, typer.Option(metavar="mm|cm|m", help="Of lengths.")] = "mm",
+    assignments: Assignments = None,
+    as_json: Json = False,
+):
+    """Print a specimen's surface in the conventions of other programs, to type by hand."""
+    from ..exchange.conventions import conventions_of
+
+    one = read_file(study).specimen(specimen)
+    found = conventions_of(replace(one, surface=changed(one, assignments)), unit)
+    if as_json:
+        print_json({"specimen": one.name, "unit": unit, "rows": [asdict(row) for row in found]})
+        return
+    table(one.name, ("", "convention", "number", ""), [(r.what, r.convention, r.text, r.note) for r in found])
+
+
 def register(app):
     app.command("render")(render)
     app.command("export")(export)
     app.command("import-material")(import_material)
+    app.command("numbers")(numbers)

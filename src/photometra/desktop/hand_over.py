@@ -153,12 +153,15 @@ class HandOver(QDialog):
     def _rendered(self, outcome):
         self._busy(False)
         path, _ = outcome
-        self.state.setText(f"Wrote {path}")
+        self._said(f"Wrote {path}")
         self.written.emit(str(path))
 
     def _said(self, sentence):
         self._busy(False)
         self.state.setText(sentence)
+        # A label that breaks its lines does not ask the dialog for their room by itself.
+        self.state.setMinimumHeight(self.state.heightForWidth(self.state.width()))
+        self.adjustSize()
 
     def _choose_material(self):
         label, suffixes = self.standard.currentText(), self.standard.currentData()
@@ -185,7 +188,7 @@ class HandOver(QDialog):
             more = len(left_out) - _MOST_LINES
             lines += ["Not carried:", *(f"· {sentence}" for sentence in left_out[:_MOST_LINES])]
             lines += [f"· and {more} more, which the command line lists"] if more > 0 else []
-        self.state.setText("\n".join(lines))
+        self._said("\n".join(lines))
         self.written.emit(str(path))
 
     def done(self, result):

@@ -23,6 +23,7 @@ from .agreement_sheet import AgreementSheet
 from .booth_sheet import BoothSheet
 from .chart import ReadingChart
 from .constants_browser import ConstantsBrowser
+from .conventions_sheet import ConventionsSheet
 from .evidence_sheet import EvidenceSheet
 from .files import Files
 from .hand_over import HandOver
@@ -80,6 +81,7 @@ class MainWindow(QMainWindow):
             "photograph": PhotographSheet(self.session),
             "ladder": LadderSheet(self.session),
             "library": LibrarySheet(self.session, self.settings),
+            "conventions": ConventionsSheet(self.session),
         }
         self.strata = StrataPanel(self.session)
         self.probe_line = ProbeLine(self.session)
