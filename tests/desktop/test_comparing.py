@@ -73,7 +73,7 @@ def test_a_balanced_white_is_told_as_temperature_and_what_clips_is_marked(window
     assert " K" in window.sight.chain.white.text()
     assert 3500 < float(window.sight.chain.white.text().split()[0]) < 5500
     click(window.sight.chain.unbalance)
-    assert window.session.study.booth.white is None and window.sight.chain.white.text() == "as it is"
+    assert window.session.study.booth.white is None and window.sight.chain.white.text() == "unchanged"
     window.session.set_booth("exposure", exposure=6.0)
     click(window.sight.chain.marks)
     qtbot.waitUntil(lambda: window.sight.picture._overlay is not None, timeout=PATIENCE_MS)

@@ -345,7 +345,7 @@ class TestConstantsBrowser:
         QTest.keyClicks(browser.search, "gold")
         assert 0 < len(self.shown(browser)) < 6 and "gold" in browser.key
         wanted = browser.key
-        assert browser.source.text() and "facing us" in browser.note.text()
+        assert browser.source.text() and "at normal incidence" in browser.note.text()
         with qtbot.waitSignal(browser.taken):
             click(browser.use_button)
         assert window.session.specimen.surface["constants"] == wanted

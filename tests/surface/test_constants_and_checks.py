@@ -103,7 +103,7 @@ def test_constants_from_a_reading():
     ({"anisotropy": 0.5, "roughness": 0.0}, "mirror", {"roughness": 0.2}),
     ({"metalness": 1.0, "thin_walled": True}, "through a metal", {"thin_walled": False}),
     ({"thin_walled": True}, "lets nothing through", {"transmission": 1.0}),
-    ({"reverse.translucency": 0.3, "subsurface": 0.5}, "no room to wander", None),
+    ({"reverse.translucency": 0.3, "subsurface": 0.5}, "no depth to scatter in", None),
     ({"thin_walled": True, "transmission": 1.0, "interior.scatter": (1.0, 1.0, 1.0)}, "does not scatter", None),
     ({"opacity": 0.0}, "Nothing of the surface", {"opacity": 1.0}),
 ])  # fmt: skip

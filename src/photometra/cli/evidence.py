@@ -158,7 +158,7 @@ def fit(
         list[str] | None, typer.Option("--free", metavar="NAME ...", help="Instead of the specimen's own.")
     ] = None,
     save: Annotated[bool, typer.Option("--save", help="Keep the outcome in the study.")] = False,
-    robust: Annotated[bool, typer.Option("--robust", help="Points far off count less.")] = False,
+    robust: Annotated[bool, typer.Option("--robust", help="Robust fit: outliers are down-weighted.")] = False,
     photograph: Annotated[
         bool, typer.Option("--photograph", help="Count the ticked pins of its photograph; renders in the loop.")
     ] = False,
@@ -249,7 +249,7 @@ def fit(
     for pin in further.agreement(solution.surface) if further else ():
         print(f"pin {pin.name}: {pin.value:.3g}, tolerance {pin.tolerance:g}")
     for m in solution.minima:
-        print(f"also fits: {told(m)}, reduced chi-square {m.chi2_reduced:.4g}")
+        print(f"other local minimum: {told(m)}, reduced chi-square {m.chi2_reduced:.4g}")
     for u in solution.undetermined:
         print(f"note: {u.sentence}")
     return 0 if verdict.is_good else 1
@@ -321,7 +321,7 @@ def constants(name: Annotated[str | None, typer.Argument(metavar="[NAME]")] = No
         return
     rows = zip(t.wavelength_nm, t.n, t.k, facing, strict=True)
     table(
-        f"{t.name} ({t.matter}), facing colour {colour}",
+        f"{t.name} ({t.matter}), colour at normal incidence {colour}",
         ("nm", "n", "k", "reflectance"),
         [[f"{v:.5g}" for v in r] for r in rows],
     )

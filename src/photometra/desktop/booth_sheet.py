@@ -18,27 +18,36 @@ _SHAPE_NAMES = {"steps": "step block", "filled": "liquid in vessel"}
 
 # Each field: its key, the word beside it, unit, low, high, step, digits, tip.
 _CAMERA = (
-    ("turn", "turn", "°", -180.0, 180.0, 0.5, 0, "How far the camera goes round the specimen, in degrees"),
-    ("rise", "rise", "°", -20.0, 89.0, 0.3, 0, "How far above the horizon the camera stands, in degrees"),
+    ("turn", "azimuth", "°", -180.0, 180.0, 0.5, 0, "Azimuth of the camera about the specimen, in degrees"),
+    ("rise", "elevation", "°", -20.0, 89.0, 0.3, 0, "Elevation of the camera above the horizon, in degrees"),
     ("distance", "distance", "×", 0.8, 50.0, 0.02, 2, "Distance of the camera, in sizes of the specimen"),
     ("focal_mm", "focal length", "mm", 8.0, 400.0, 0.5, 0, "Focal length of the lens, on a sensor 24 mm high"),
     ("f_number", "aperture f/", "", 0.0, 64.0, 0.05, 1, "f-number of the lens; 0 keeps everything sharp"),
 )
 _LAMP = (
     ("strength", "strength", "×", 0.0, 500.0, 0.05, 2, "Radiance against a white sky of 1; 0 is off"),
-    ("turn", "turn", "°", -180.0, 180.0, 0.5, 0, "Where the lamp stands round about, in degrees; 180 is behind"),
-    ("rise", "rise", "°", -60.0, 89.0, 0.3, 0, "How high the lamp stands, in degrees"),
+    ("turn", "azimuth", "°", -180.0, 180.0, 0.5, 0, "Azimuth of the light, in degrees; 180 is behind the specimen"),
+    ("rise", "elevation", "°", -60.0, 89.0, 0.3, 0, "Elevation of the light, in degrees"),
     ("size", "size", "×", 0.05, 10.0, 0.01, 2, "Width and height of the lamp, in sizes of the specimen"),
     ("distance", "distance", "×", 0.7, 20.0, 0.02, 2, "Distance of the lamp, in sizes of the specimen"),
 )
 _EFFORT = (
-    ("samples", "samples", "", 0, 1_000_000, 16, 0, "Samples of a pixel at which the picture is done; 0: none"),
-    ("seconds", "time", "s", 0.0, 36_000.0, 0.5, 0, "Seconds after which the picture is done; 0: never"),
-    ("noise", "noise", "%", 0.0, 100.0, 0.02, 1, "Relative noise at which the picture is done; 0: never"),
-    ("reflection", "bounces", "", 1, 4096, 0.25, 0, "Most surfaces a path may meet outside"),
-    ("transmission", "walls", "", 1, 4096, 1, 0, "Most walls a path may meet within; few blacken glass"),
-    ("volume", "scatterings", "", 1, 200_000, 16, 0, "Most scatterings of a path; few blacken wax"),
-    ("clamp", "clamp", "", 0.0, 10_000.0, 0.1, 1, "Most radiance a path may bring: takes fireflies, and light; 0: off"),
+    ("samples", "samples", "", 0, 1_000_000, 16, 0, "Stop at so many samples per pixel; 0: never"),
+    ("seconds", "time", "s", 0.0, 36_000.0, 0.5, 0, "Stop after so many seconds; 0: never"),
+    ("noise", "noise", "%", 0.0, 100.0, 0.02, 1, "Stop at this relative noise; 0: never"),
+    ("reflection", "reflection", "", 1, 4096, 0.25, 0, "Most reflection bounces of a path"),
+    ("transmission", "transmission", "", 1, 4096, 1, 0, "Most transmission bounces of a path; too few darken glass"),
+    ("volume", "volume", "", 1, 200_000, 16, 0, "Most volume bounces of a path; too few darken wax"),
+    (
+        "clamp",
+        "clamp",
+        "",
+        0.0,
+        10_000.0,
+        0.1,
+        1,
+        "Largest radiance a path may contribute: removes fireflies, and some light; 0: off",
+    ),
 )
 
 

@@ -17,7 +17,7 @@ from .text import Label
 def white_words(white):
     """A white in words: its temperature and tint (above 0 towards green), or that there is none."""
     if white is None:
-        return "as it is"
+        return "unchanged"
     try:
         kelvin, tint = temperature_of(linear_srgb_to_xyz(white))
     except InputError:
@@ -75,9 +75,9 @@ class ChainStrip(QWidget):
         self.unbalance = QToolButton()
         self.unbalance.setText("×")
         self.unbalance.setFixedWidth(22)
-        self.unbalance.setToolTip("Take the white balance away")
-        self.unbalance.clicked.connect(lambda: session.set_booth("take white balance away", white=None))
-        self.compression = DragField("highlights", "", 0.0, 1.0, 0.005, 2, "How far highlights are bent towards white")
+        self.unbalance.setToolTip("Clear the white balance")
+        self.unbalance.clicked.connect(lambda: session.set_booth("clear the white balance", white=None))
+        self.compression = DragField("highlights", "", 0.0, 1.0, 0.005, 2, "How far highlights roll off towards white")
         self.compression.changed.connect(lambda v, goes_on: self._set("compression", v, goes_on))
         self.view = QComboBox()
         self.view.setToolTip("View transform: how scene light becomes screen light (Ctrl+P: the plain one and back)")

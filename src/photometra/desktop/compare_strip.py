@@ -109,7 +109,7 @@ class CompareStrip(QWidget):
     def choices(self):
         """[(words, partner)] of what there is to compare with."""
         specimen = self.session.specimen
-        out = [("nothing", None)]
+        out = [("none", None)]
         if specimen is not None and specimen.reference is not None:
             out.append((PHOTOGRAPH, specimen.reference))
         proofs = self.session.study.proofs

@@ -82,7 +82,7 @@ class ConstantsBrowser(QDialog):
         self.job.failed.connect(session.said)
         self._reading = None
         self.search = QLineEdit()
-        self.search.setPlaceholderText("Search by name, matter or author")
+        self.search.setPlaceholderText("Search by name, material class or author")
         self.search.setClearButtonEnabled(True)
         self.search.textChanged.connect(self._filter)
         self.rank_button = QPushButton("Closest to my reading")
@@ -161,7 +161,7 @@ class ConstantsBrowser(QDialog):
         self.swatch.setFixedHeight(54)
         self.swatch.setAutoFillBackground(True)
         self.constants_plot = self._plot("n, k")
-        self.reflectance_plot = self._plot("reflectance facing us, %")
+        self.reflectance_plot = self._plot("reflectance at normal incidence, %")
         self.source = Label()
         self.source.setWordWrap(True)
         self.source.setObjectName("quiet")
@@ -249,7 +249,7 @@ class ConstantsBrowser(QDialog):
             self.constants_plot.addItem(label)
         self.reflectance_plot.clear()
         beside = f", and {self._reading.name} of the specimen" if self._reading is not None else ""
-        self.reflectance_plot.setTitle(f"reflectance facing us, %{beside}")
+        self.reflectance_plot.setTitle(f"reflectance at normal incidence, %{beside}")
         self.reflectance_plot.plot(WAVELENGTHS, 100.0 * spectrum, pen=pg.mkPen(verdigris, width=2.0))
         shown = [100.0 * spectrum]
         if self._reading is not None:
@@ -263,7 +263,9 @@ class ConstantsBrowser(QDialog):
         self.reflectance_plot.setYRange(float(both.min()) - margin, float(both.max()) + margin, padding=0.0)
         low, high = t.range_nm
         held = "" if t.covers else "; its end values are held beyond"
-        self.note.setText(f"{hex_colour(colour)}   ·   {100 * level:.1f} % facing us   ·   {low:g}–{high:g} nm{held}")
+        self.note.setText(
+            f"{hex_colour(colour)}   ·   {100 * level:.1f} % at normal incidence   ·   {low:g}–{high:g} nm{held}"
+        )
         self.source.setText(t.source)
 
     # What the person does.

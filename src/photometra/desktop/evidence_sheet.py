@@ -67,7 +67,7 @@ class EvidenceSheet(Sheet):
         self.goal.setToolTip("Whose standard error the next reading should shrink")
         self.goal.setSizeAdjustPolicy(QComboBox.SizeAdjustPolicy.AdjustToContents)
         self.goal.activated.connect(self._rank)
-        self.ask_button = QPushButton("Weigh the instruments")
+        self.ask_button = QPushButton("Rank the instruments")
         self.ask_button.setToolTip("Reckon for every instrument how much its reading would shrink the errors")
         self.ask_button.clicked.connect(self._weigh)
         self.bar = QProgressBar()
@@ -113,7 +113,7 @@ class EvidenceSheet(Sheet):
         if self._for is None or self._for[0] != specimen.surface or self._for[2] != specimen.free:
             self._show_advice([])
         self._for = state
-        self.state.setText(f"{specimen.name}: reckoning…")
+        self.state.setText(f"{specimen.name}: computing…")
         self.seen.start(lambda _report, cancel: (state, sensitivities(specimen.surface, specimen.readings, cancel)))
 
     def _show_sensitivities(self, found):
@@ -181,7 +181,7 @@ class EvidenceSheet(Sheet):
     def _show_advice(self, advice):
         self.advice = advice
         self.bar.setVisible(False)
-        self.ask_button.setText("Weigh the instruments")
+        self.ask_button.setText("Rank the instruments")
         self._rank()
 
     def _rank(self):

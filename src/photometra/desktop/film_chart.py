@@ -139,7 +139,7 @@ class FilmChart(StripChart):
         self.paint_strip(painter, below, self._by_angle)
         painter.setPen(theme.colour("quiet"))
         foot = QRectF(below.left(), below.bottom() + 1.0, below.width(), 13.0)
-        painter.drawText(foot, Qt.AlignmentFlag.AlignLeft, "facing us")
+        painter.drawText(foot, Qt.AlignmentFlag.AlignLeft, "normal incidence")
         painter.drawText(foot, Qt.AlignmentFlag.AlignHCenter, "45°")
         painter.drawText(foot, Qt.AlignmentFlag.AlignRight, "edge on")
         for thickness in self._thicknesses():

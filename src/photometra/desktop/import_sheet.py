@@ -95,7 +95,7 @@ class ImportSheet(QDialog):
             self.decimal.addItem(name, sign)
         for title, box, key in (
             ("Kind", self.kind, "kind"), ("Sample", self.sample, "sample"),
-            ("Cells parted by", self.separator, "separator"), ("Decimal sign", self.decimal, "decimal"),
+            ("Column separator", self.separator, "separator"), ("Decimal sign", self.decimal, "decimal"),
         ):  # fmt: skip
             box.setAccessibleName(title)
             box.setMinimumWidth(120)

@@ -47,16 +47,16 @@ class LayerStrip(QWidget):
         row = QHBoxLayout(self)
         row.setContentsMargins(8, 1, 8, 1)
         row.setSpacing(3)
-        title = Label("light that met first")
+        title = Label("first hit")
         title.setObjectName("quiet")
         title.setFont(theme.font(8.5))
         row.addWidget(title)
         for name in (_WHOLE, *LAYER_NAMES):
             button = QToolButton()
-            button.setText("anything" if name == _WHOLE else name)
+            button.setText("all" if name == _WHOLE else name)
             button.setFont(theme.font(8.5))
             button.setCheckable(True)
-            button.setToolTip("The whole picture" if name == _WHOLE else f"Only the light that met {_THE[name]} first")
+            button.setToolTip("The whole picture" if name == _WHOLE else f"Only light whose first hit is {_THE[name]}")
             button.clicked.connect(lambda _on, name=name: self.chosen.emit("" if name == _WHOLE else name))
             self._group.addButton(button)
             self.buttons[name] = button
@@ -108,6 +108,6 @@ _THE = {
     "body": "the body",
     "transmission": "the clear interior",
     "reverse": "the reverse",
-    "subsurface": "what wanders below",
+    "subsurface": "subsurface scattering",
     "stage": "the stage, or nothing",
 }

@@ -446,7 +446,7 @@ class MainWindow(QMainWindow):
             others.pop(rescue.journal, None)
         if others:
             names = ", ".join(f"“{name}”" for name in sorted(set(others.values())))
-            self.say(f"Unsaved work of {names} is kept: start Photometra without a study to bring it back.")
+            self.say(f"Unsaved work of {names} is kept: start Photometra without a study to restore it.")
         return False
 
     def dragEnterEvent(self, event):

@@ -14,6 +14,10 @@ def _triple(values):
     return " ".join(f"{v:.3f}" if abs(v) < 10 else f"{v:.2f}" for v in values)
 
 
+_TITLES = {"bent": "roll-off", "shown": "displayed"}
+"""What people call a step, where the chain's own name is another."""
+
+
 class ProbeLine(QWidget):
     """Follows the sight: a pixel through the chain on the left, samples, noise and time on the right."""
 
@@ -36,7 +40,7 @@ class ProbeLine(QWidget):
         left.setContentsMargins(0, 0, 0, 0)
         left.setSpacing(4)
         for name in ("linear", "exposed", "balanced", "bent", "shown", "Lab"):
-            title, value = Label(name), Label("–")
+            title, value = Label(_TITLES.get(name, name)), Label("–")
             title.setObjectName("quiet")
             value.setMinimumWidth({"shown": 62, "Lab": 84, "bent": 78}.get(name, 88))
             for label in (title, value):
@@ -46,8 +50,8 @@ class ProbeLine(QWidget):
         self.parts["linear"].setToolTip("Scene-linear Rec.709, before anything")
         self.parts["exposed"].setToolTip("After exposure")
         self.parts["balanced"].setToolTip("After white balance")
-        self.parts["bent"].setToolTip("After highlight compression")
-        self.parts["shown"].setToolTip("As sent to the screen, 0 to 255")
+        self.parts["bent"].setToolTip("After highlight roll-off")
+        self.parts["shown"].setToolTip("As displayed, 0 to 255")
         self.parts["Lab"].setToolTip("CIE L*a*b* of the balanced value, white 1 1 1 under D65")
         self.mapped = Label()
         self.mapped.setFont(theme.font(8.5))
@@ -62,11 +66,11 @@ class ProbeLine(QWidget):
         self.pause = QToolButton()
         self.pause.setText("Pause")
         self.pause.setCheckable(True)
-        self.pause.setToolTip("Let the picture rest (Space)")
+        self.pause.setToolTip("Pause rendering (Ctrl+Space)")
         self.pause.toggled.connect(self._paused)
         self.restart = QToolButton()
         self.restart.setText("Restart")
-        self.restart.setToolTip("Begin the picture anew (Ctrl+R)")
+        self.restart.setToolTip("Restart the picture (Ctrl+R)")
         self.restart.clicked.connect(self.restart_wanted)
         row.addWidget(self.pause)
         row.addWidget(self.restart)

@@ -89,7 +89,7 @@ class ProofSheet(Sheet):
         self.note.setAccessibleName("Note")
         self.note.editingFinished.connect(self._noted)
         self.compare_button, self.back_button, self.remove_button = (
-            QPushButton(t) for t in ("Compare", "Bring it back", "Remove")
+            QPushButton(t) for t in ("Compare", "Restore", "Remove")
         )
         self.compare_button.setToolTip("Look at it beside the picture as it is; two chosen with Ctrl beside each other")
         self.back_button.setToolTip("Give the specimen this surface again")

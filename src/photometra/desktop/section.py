@@ -384,5 +384,5 @@ class Section(LightDrawing, QWidget):
         if self._is_clear:
             return "interior"
         if self._surface["subsurface"] > 0.0:
-            return "interior: light wanders"
+            return "interior: scattering"
         return "interior: closed; transmission would open it"

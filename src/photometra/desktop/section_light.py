@@ -64,7 +64,7 @@ class LightDrawing:
             words += f"; nothing beyond {inner.critical_deg:.1f}°"
         self._label(painter, QPointF(x, 14.0), words, inner.leaves.colour if inner.leaves_deg else None, right=True)
         self._label(
-            painter, QPointF(x, self.height() - 32.0), f"{percent(inner.returned.share)} thrown back",
+            painter, QPointF(x, self.height() - 32.0), f"{percent(inner.returned.share)} internally reflected",
             inner.returned.colour, right=True,
         )  # fmt: skip
 
@@ -110,7 +110,7 @@ class LightDrawing:
             y = self.height() - 32.0
             self._label(
                 painter, QPointF(x, y),
-                f"{percent(split.leaves.share)} leaves, {percent(split.returned.share)} thrown back",
+                f"{percent(split.leaves.share)} leaves, {percent(split.returned.share)} internally reflected",
                 split.leaves.colour, right=True,
             )  # fmt: skip
             y -= 19.0

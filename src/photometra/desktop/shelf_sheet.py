@@ -34,7 +34,7 @@ _WHAT = {
     "goniophotometer": "the lobe in the plane of incidence",
     "transmissometer": "transmittance, straight on and in all",
     "ellipsometer": "psi and delta at 65° and 75°",
-    "scatterprobe": "how far light wanders inside",
+    "scatterprobe": "how far light scatters inside",
 }
 
 

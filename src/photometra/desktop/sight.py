@@ -110,8 +110,8 @@ class Sight(QWidget):
         self.environment.setToolTip("The light around the booth")
         self.environment.setAccessibleName("Environment")
         self.environment.activated.connect(self._environment_chosen)
-        self.turn = DragField("turn", "°", -180.0, 180.0, 0.5, 0, "How far the environment is turned, in degrees")
-        self.strength = DragField("light", "×", 0.0, 20.0, 0.01, 2, "Strength of the environment, a factor")
+        self.turn = DragField("azimuth", "°", -180.0, 180.0, 0.5, 0, "Azimuth of the environment, in degrees")
+        self.strength = DragField("intensity", "×", 0.0, 20.0, 0.01, 2, "Intensity of the environment, a factor")
         for field, key in ((self.turn, "turn"), (self.strength, "strength")):
             field.changed.connect(lambda v, goes_on, key=key: self._set_booth(key, v, goes_on))
         self.booth_button = self._tool("Booth", "Shape, camera, lamps and rendering (B)", True)
@@ -120,7 +120,7 @@ class Sight(QWidget):
         for part in (self.booth_button, self.environment, self.turn, self.strength):
             row.addWidget(part)
         row.addStretch(1)
-        against = Label("against")
+        against = Label("compare with")
         against.setObjectName("quiet")
         for part in (against, self.compare_strip.partner, self.compare_strip.more):
             row.addWidget(part)
@@ -326,7 +326,7 @@ class Sight(QWidget):
         pin = Pin(f"{form.capitalize()} {n}", x, y, form=form)
         if form != PIN:
             if max(abs(to_x - x), abs(to_y - y)) < _SMALLEST_REGION:
-                self.session.said.emit(f"That {form} is too small; press, drag and let go")
+                self.session.said.emit(f"That {form} is too small; press, drag and release")
                 return
             pin = replace(pin, to_x=to_x, to_y=to_y, radius=_BAND if form == LINE else pin.radius)
         self.session.set_booth("pin", pins=(*pins, pin))

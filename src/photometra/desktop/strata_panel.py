@@ -44,7 +44,7 @@ from .switch_row import SwitchRow
 from .text import Label
 from .workers import AFTER_THE_PICTURE, Latest
 
-_NOT_TABLES = {FROM_READING: "from the reading", FROM_MODEL: "from a model of electrons"}
+_NOT_TABLES = {FROM_READING: "from the reading", FROM_MODEL: "from a Drude–Lorentz model"}
 
 
 class StrataPanel(QWidget):
@@ -259,7 +259,7 @@ class StrataPanel(QWidget):
             colours, error = colours_for(specimen.surface, constants_reading(specimen.readings))
             changes.update(colours)
             self.session.said.emit(f"By face and edge colour it reflects within {100 * error:.1f} % of its table")
-        self.session.set_values(changes, "let go of constants")
+        self.session.set_values(changes, "clear the constants")
 
     def _show_stratum(self):
         for name, (tab, page) in self._pages.items():

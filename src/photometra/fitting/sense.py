@@ -39,7 +39,7 @@ def _areas(surface, agreements):
         r = a.reading
         if r.active and r.kind.takes_port and reach > _NEAR_MM and not (r.illuminated_mm or r.collected_mm):
             words = (
-                f"{r.name} does not say how wide it lights and looks, and light wanders up to {reach:.2g} mm here: "
+                f"{r.name} does not say how wide it lights and looks, and light scatters up to {reach:.2g} mm here: "
                 f"behind less than some {10.0 * reach:.2g} mm it would read too dark. State what is illuminated and "
                 "collected."
             )

@@ -80,7 +80,7 @@ def _found(s, size_mm, has_constants_reading):
     if 0.0 < s["metalness"] < 1.0:
         nearest = round(s["metalness"])
         yield _advice(
-            "Metalness between 0 and 1 is a mixture, as of rust or worn plating; a single matter is 0 or 1.",
+            "Metalness between 0 and 1 is a mixture, as of rust or worn plating; a single material is 0 or 1.",
             f"Make it {nearest}",
             {"metalness": float(nearest)},
         )
@@ -142,7 +142,7 @@ def _through(s):
         )
     if s.is_sheet and s["subsurface"] > 0.0:
         yield Finding(
-            "In a sheet light has no room to wander: the subsurface is taken as its body's colour.",
+            "In a sheet there is no depth to scatter in: the subsurface is taken as its body's colour.",
             "Make it the body colour",
             {"subsurface": 0.0, "colour": s.as_measured()["colour"]},
         )
