@@ -22,7 +22,7 @@ fi
 missing=()
 if command -v dpkg-query >/dev/null; then
     for package in libegl1 libgl1 libdbus-1-3 libfontconfig1 libxkbcommon-x11-0 libxcb-cursor0 libxcb-icccm4 \
-        libxcb-image0 libxcb-keysyms1 libxcb-randr0 libxcb-render-util0 libxcb-shape0 libxcb-xinerama0 xvfb; do
+        libxcb-image0 libxcb-keysyms1 libxcb-randr0 libxcb-render-util0 libxcb-shape0 libxcb-xinerama0 libpango-1.0-0 libpangoft2-1.0-0 libharfbuzz-subset0 xvfb; do
         dpkg-query -W -f '${Status}' "$package" 2>/dev/null | grep -q 'ok installed' || missing+=("$package")
     done
     if ! "$PYTHON" -c 'import ensurepip, venv' 2>/dev/null; then missing+=("python3-venv"); fi

@@ -86,4 +86,7 @@ def test_a_robust_fit_finds_the_film_too(run, run_json, own_demo):
     assert code == 0 and values["film.thickness"] == pytest.approx(truth["film.thickness"], rel=0.01)
     # A vague colour alone leaves other thicknesses open, and the words say which.
     specimen = read_study(own_demo).specimen(VANE)
-    assert len(specimen.readings) == 4 and "other local minimum" not in run("fit", own_demo, VANE, "--free", "roughness")[1]
+    assert (
+        len(specimen.readings) == 4
+        and "other local minimum" not in run("fit", own_demo, VANE, "--free", "roughness")[1]
+    )

@@ -7,7 +7,7 @@ import typer
 
 from .. import faults
 from ..errors import InputError
-from . import booth, evidence, hand_over, library, parts, specimens, studies
+from . import booth, evidence, hand_over, library, parts, report, specimens, studies
 from .output import tell
 
 app = typer.Typer(
@@ -16,7 +16,7 @@ app = typer.Typer(
     help="Photometra: surface parameters held against measurements of the real sample. "
     "Without a verb: photometra [STUDY] opens the window.",
 )
-for module in (studies, specimens, parts, evidence, booth, hand_over, library):
+for module in (studies, specimens, parts, evidence, booth, hand_over, library, report):
     module.register(app)
 
 # Typer carries its own copy of the exceptions; their root is reached through the one class it shows.

@@ -68,8 +68,8 @@ class BoothSheet(QWidget):
         columns.setSpacing(8)
         self.fields = {}
         columns.addLayout(self._stand_column(), 1)
-        columns.addLayout(self._lamp_column("key", "Lamp before it"), 1)
-        columns.addLayout(self._lamp_column("back", "Lamp behind it"), 1)
+        columns.addLayout(self._lamp_column("key", "Key light"), 1)
+        columns.addLayout(self._lamp_column("back", "Back light"), 1)
         columns.addLayout(self._effort_column(), 1)
         close = QToolButton()
         close.setText("×")
@@ -142,7 +142,7 @@ class BoothSheet(QWidget):
         return column
 
     def _effort_column(self):
-        column = self._column("Done at, and limits")
+        column = self._column("Stop at, and bounces")
         self._add_fields(column, "effort", _EFFORT, partial(self._changed, "effort"))
         self.region = QToolButton()
         self.region.setText("Render a region")

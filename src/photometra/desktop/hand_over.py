@@ -54,6 +54,7 @@ class HandOver(QDialog):
         whole.setSpacing(12)
         whole.addWidget(self._picture_group())
         whole.addWidget(self._material_group())
+        whole.addWidget(self._report_group())
         self.state = Label(" ")
         self.state.setWordWrap(True)
         whole.addWidget(self.state)
@@ -109,6 +110,46 @@ class HandOver(QDialog):
         row.addWidget(self.export_button)
         return group
 
+    def _report_group(self):
+        group = QGroupBox("Calibration report")
+        row = QHBoxLayout(group)
+        self.report_of = QComboBox()
+        self.report_of.setAccessibleName("What the report is of")
+        self.report_of.addItems(["This specimen", "All of the study"])
+        row.addWidget(self.report_of, 1)
+        self.report_button = QPushButton("Write…")
+        self.report_button.setToolTip("HTML, one file that opens anywhere, or PDF")
+        self.report_button.clicked.connect(self._choose_report)
+        row.addWidget(self.report_button)
+        return group
+
+    def _choose_report(self):
+        kinds = "HTML (*.html);;PDF (*.pdf)"
+        name, _ = QFileDialog.getSaveFileName(self, "Write a report to", self._suggest(".html"), kinds)
+        if name:
+            self.report_to(name if Path(name).suffix.lower() in (".html", ".pdf") else name + ".html")
+
+    def report_to(self, path):
+        """Write a calibration report of the chosen specimen, or of all."""
+        study = self.session.study
+        chosen = [self.session.specimen] if self.report_of.currentIndex() == 0 else list(study.specimens)
+
+        def job(report, cancel):
+            # Charts and pages are slow to import.
+            from ..report import contents_of, write_report
+
+            contents = contents_of(study, chosen, lambda *at: report(at), cancel)
+            return None if contents is None else write_report(contents, path)
+
+        self._began = time.perf_counter()
+        if self.job.start(job):
+            self._finish = self._reported
+            self._busy(True)
+
+    def _reported(self, path):
+        self._said(f"Wrote {path}")
+        self.written.emit(str(path))
+
     def _follow(self):
         """Nothing can be handed over once the last specimen is gone."""
         self.setEnabled(self.session.specimen is not None)
@@ -139,10 +180,16 @@ class HandOver(QDialog):
     def _busy(self, on):
         self.render_button.setEnabled(not on)
         self.export_button.setEnabled(not on)
+        self.report_button.setEnabled(not on)
         self.progress.setVisible(on)
         self.cancel_button.setVisible(on)
 
     def _progressed(self, rendering):
+        if isinstance(rendering, tuple):
+            name, done, of = rendering
+            self.progress.setValue(round(100 * done / of))
+            self.state.setText(f"{name}, {done + 1} of {of}…")
+            return
         share = rendering.samples / self.samples.value()
         self.progress.setValue(round(100 * share))
         left = (time.perf_counter() - self._began) * (1.0 / max(share, 1e-3) - 1.0)

@@ -26,6 +26,7 @@ from .text import Label, tip_of
 from .workers import Latest, LongJob
 
 _PICTURE = 116
+_CELL = QSize(_PICTURE + 18, _PICTURE + 56)
 _KEPT_PICTURES = 2000
 _DETAIL_WIDTH = 216
 _SEARCH_RESTS_MS = 120
@@ -55,6 +56,8 @@ class Entries(QAbstractListModel):
         if role == Qt.ItemDataRole.DisplayRole:
             score = self.scores.get(entry.path)
             return entry.name if score is None else f"{entry.name}\n{score:.1f} × tolerance"
+        if role == Qt.ItemDataRole.SizeHintRole:
+            return _CELL
         if role == Qt.ItemDataRole.DecorationRole:
             return self._icon(library, entry)
         if role == Qt.ItemDataRole.ToolTipRole:
@@ -118,7 +121,7 @@ class LibrarySheet(Sheet):
         self.list = QListView()
         self.list.setViewMode(QListView.ViewMode.IconMode)
         self.list.setIconSize(QSize(_PICTURE, _PICTURE))
-        self.list.setGridSize(QSize(_PICTURE + 18, _PICTURE + 60))
+        self.list.setGridSize(_CELL)
         self.list.setResizeMode(QListView.ResizeMode.Adjust)
         self.list.setMovement(QListView.Movement.Static)
         self.list.setUniformItemSizes(True)
@@ -141,12 +144,12 @@ class LibrarySheet(Sheet):
         rows = QVBoxLayout()
         above, below = QHBoxLayout(), QHBoxLayout()
         self.words = QLineEdit()
-        self.words.setPlaceholderText("name, tag, matter or note")
+        self.words.setPlaceholderText("name, tag, material or note")
         self.words.setClearButtonEnabled(True)
         self.words.setAccessibleName("Search")
         self.words.textChanged.connect(lambda _: self._rest.start())
         self.matter, self.stratum = (QComboBox() for _ in range(2))
-        self.matter.addItem("any matter", "")
+        self.matter.addItem("any material", "")
         for name in MATTERS:
             self.matter.addItem(name, name)
         self.stratum.addItem("any strata", "")

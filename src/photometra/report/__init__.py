@@ -1,0 +1,6 @@
+"""Calibration reports: what was measured, what the model reads, the parameters with their errors, as HTML or PDF."""
+
+from .contents import contents_of
+from .writing import SUFFIXES, write_report
+
+__all__ = ["SUFFIXES", "contents_of", "write_report"]

@@ -1,0 +1,51 @@
+"""Reports as files: one HTML with all in it, or a PDF made of the same."""
+
+import base64
+from functools import cache
+from importlib.resources import files
+from pathlib import Path
+
+from ..disk import replacing, write_text
+from ..errors import InputError
+from .contents import Contents
+
+SUFFIXES = (".html", ".pdf")
+PAPERS = ("A4", "Letter")
+
+
+@cache
+def _template():
+    from jinja2 import DictLoader, Environment, StrictUndefined
+
+    text = files("photometra.report").joinpath("template.html").read_text(encoding="utf-8")
+    environment = Environment(loader=DictLoader({"report": text}), autoescape=True, undefined=StrictUndefined)
+    environment.filters["b64"] = lambda data: base64.b64encode(data).decode()
+    return environment.get_template("report")
+
+
+def html_of(contents: Contents, paper="A4"):
+    """The whole document as one HTML text. InputError for a paper that is not known."""
+    if paper not in PAPERS:
+        raise InputError(f"there is no paper '{paper}'; choose {' or '.join(PAPERS)}")
+    return _template().render(c=contents, paper=paper)
+
+
+def write_report(contents: Contents, path, paper="A4"):
+    """Write a report by its suffix. DiskError where it cannot be written; InputError for another suffix."""
+    path = Path(path)
+    if path.suffix.lower() not in SUFFIXES:
+        raise InputError(f"{path}: a report's name ends in {' or '.join(SUFFIXES)}")
+    text = html_of(contents, paper)
+    if path.suffix.lower() == ".html":
+        write_text(path, text)
+        return path
+    try:
+        import weasyprint
+    except (ImportError, OSError):
+        raise InputError(f"{path}: a PDF needs the package weasyprint and the library Pango; write an .html") from None
+
+    # All is in the document; nothing is fetched from anywhere.
+    fetcher = weasyprint.urls.URLFetcher(allowed_protocols=("data",))
+    with replacing(path) as temporary:
+        weasyprint.HTML(string=text, url_fetcher=fetcher).write_pdf(str(temporary))
+    return path
