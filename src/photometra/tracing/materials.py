@@ -6,6 +6,7 @@ from typing import NamedTuple
 import numpy as np
 
 from ..maps.placing import FIRST, NO_LAYERS, NO_TEXELS
+from ..shapes.nesting import containers_of
 from ..shapes.standing import STOCK_BOUNDARY, STOCK_GLASS, STOCK_ROD
 from ..surface import Surface, rows
 from ..surface.bank import Bank
@@ -70,6 +71,12 @@ class _Stack:
         self._lay(compiled)
         return number
 
+    def add_medium(self, compiled):
+        """Add an interior that no part has by itself; its number."""
+        self.surfaces.append(compiled)
+        self.media.append((-1, len(self.surfaces) - 1))
+        return len(self.surfaces) - 1
+
     def _lay(self, bank):
         laid = bank.laid()
         layer, byte = sum(map(len, self.layers)), sum(map(len, self.texels))
@@ -116,6 +123,9 @@ def materials_of(compiled: CompiledSurface | Bank | tuple, scene: Scene):
     stock = scene.shape.stock if scene.shape else ()
     dressed = compiled if isinstance(compiled, tuple) else (compiled, *(None for _ in stock))
     if not stock:
+        if isinstance(compiled, tuple) and scene.shape and len(scene.shape.parts) == len(dressed):
+            _nested(stack, [one or _compiled(NEUTRAL) for one in dressed], containers_of(scene.shape))
+            return stack.arrays()
         for one in dressed:
             stack.add(one or _compiled(NEUTRAL))
         if not isinstance(compiled, tuple) and scene.shape and scene.shape.parts:
@@ -138,6 +148,31 @@ def materials_of(compiled: CompiledSurface | Bank | tuple, scene: Scene):
         elif kind == STOCK_ROD:
             stack.add(given or _compiled(_ROD))
     return stack.arrays()
+
+
+def _nested(stack, dressed, containers):
+    """Add the parts of a model, with the medium on either side of each: what lies within a clear part looks out into
+    that, and a clear one within a clear one has the boundary of the two, polished."""
+    # The media first, as far as any is looked out into: their numbers are needed by the parts.
+    media = {}
+    for i, outer in enumerate(containers):
+        for part in (i, outer) if outer >= 0 and _is_clear(dressed[outer]) else ():
+            if part not in media and _is_clear(dressed[part]):
+                media[part] = stack.add_medium(_middle(dressed[part]))
+    for i, outer in enumerate(containers):
+        around = media.get(outer, -1)
+        if around < 0:
+            stack.add(dressed[i], inside=media.get(i))
+        elif i in media:
+            stack.add(compile_boundary(_middle(dressed[i]), _middle(dressed[outer])), around, media[i])
+        else:
+            stack.add(dressed[i], around)
+
+
+def _is_clear(compiled):
+    """Whether light travels within it as within a body."""
+    s = _middle(compiled).scalars
+    return bool(s[rows.TRANSMISSION] > 0.0 and s[rows.METALNESS] < 1.0 and s[rows.SHEET] <= 0.0)
 
 
 def _middle(compiled):
