@@ -142,7 +142,10 @@ def test_the_light_is_turned_strengthened_exposed_and_changed(window, qtbot):
 
 def test_the_probe_reads_the_pixel_under_the_pointer(window, qtbot):
     picture, line = window.sight.picture, window.probe_line
+    # The probe reads the picture as rendered.
+    window.sight.loop.denoise(False)
     wait_for_picture(qtbot, window)
+    qtbot.waitUntil(lambda: picture.frame.denoised == 0, timeout=PATIENCE_MS)
     click(line.pause)
     QTest.qWait(200)
     at = QPoint(picture.width() // 2, picture.height() // 2)
@@ -158,6 +161,7 @@ def test_the_probe_reads_the_pixel_under_the_pointer(window, qtbot):
     on_screen = [int(v) for v in line.parts["shown"].text().split()]
     colour = picture.frame.image.pixelColor(x, y)
     assert on_screen == pytest.approx([colour.red(), colour.green(), colour.blue()], abs=3)
+    window.sight.loop.denoise(True)
 
 
 def test_expose_for_white(window, qtbot):

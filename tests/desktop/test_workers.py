@@ -12,6 +12,7 @@ from photometra.desktop.drag_field import DragField
 from photometra.desktop.rendering import RenderLoop, Request
 from photometra.desktop.workers import Latest, LongJob, error_text
 from photometra.errors import InputError
+from photometra.imaging.denoising import is_available
 
 from .conftest import PATIENCE_MS, drag
 
@@ -137,12 +138,20 @@ class TestRenderLoop:
         return lambda **booth: Request.of(demo.specimens[1], demo.with_booth(**booth), 64, 48)
 
     def test_sizes_step_up_and_samples_grow(self, loop, request_of, qtbot):
+        loop.denoise(False)
         loop.ask(request_of())
         qtbot.waitUntil(lambda: len(loop.frames) >= 5, timeout=PATIENCE_MS)
         assert [f.step for f in loop.frames[:3]] == [4, 2, 1]
         assert [f.linear.shape[:2] for f in loop.frames[:3]] == [(16, 16), (24, 32), (48, 64)]
         full = [f.samples for f in loop.frames if f.step == 1]
         assert full == sorted(full)
+
+    @pytest.mark.skipif(not is_available(), reason="no library to denoise with on this machine")
+    def test_denoised_a_small_picture_comes_first_and_no_frame_is_raw(self, loop, request_of, qtbot):
+        loop.ask(request_of())
+        qtbot.waitUntil(lambda: any(f.error is not None for f in loop.frames), timeout=PATIENCE_MS)
+        assert loop.frames[0].step == 4 and {f.step for f in loop.frames[1:]} == {1}
+        assert all(0 < f.denoised <= f.samples for f in loop.frames)
 
     def test_a_new_view_keeps_the_samples_a_new_light_does_not(self, loop, request_of, qtbot):
         loop.ask(request_of())

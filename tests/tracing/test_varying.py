@@ -51,7 +51,7 @@ MAPPED = {
 @pytest.mark.parametrize("name", MAPPED)
 def test_white_furnace(name):
     rendering = Rendering(compiled_as(Surface({**WHITE, **MAPPED[name]})), ALONE, 64, 64, limits=LONG)
-    rendering.add(64)
+    rendering.add(128)
     pixels = disc_of(rendering)
     assert pixels.mean() == pytest.approx(1.0, abs=0.01)
     # No black patches: every block of the disc is white, not only the mean.

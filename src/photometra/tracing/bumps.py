@@ -10,11 +10,13 @@ import math
 
 from ..maps.placing import level_at
 from ..optics.jit import kernel, kernel_part, leaf
-from ..optics.rng import random_uniform
+from ..optics.rng import even_pair, random_uniform
 from ..surface import lobes, rows
 from .scene import IS_BALL, RADIUS
 from .spectral import HEROES
 
+LIGHT_PAIR, BSDF_PAIR, CHOICE_PAIR = range(3)
+"""What the pairs of a bounce are for: the place of a light; a lobe's direction; which light, and which lobe."""
 STEEPEST = 4.0
 """Of a bump's slopes: a wall of 76 degrees."""
 
@@ -235,9 +237,8 @@ def evaluated(wo, wi, side, near, far, own_of, nearest_sample, parts, value):
 def drawn(wo, side, near, far, own_of, nearest_sample, state, wi, parts, value):
     """`lobes.sample` of a place, or of its bump where it leans; own_of as `evaluated`."""
     scalars, props, tables, curves, leans, lean, room = own_of
-    u0 = random_uniform(state)
-    u1 = random_uniform(state)
-    u2 = random_uniform(state)
+    u0, u1 = even_pair(state, BSDF_PAIR)
+    _, u2 = even_pair(state, CHOICE_PAIR)
     if leans:
         return sample(
             wo, side, lean, room, u0, u1, u2, random_uniform(state), random_uniform(state), scalars, props,

@@ -16,12 +16,13 @@ _IMPORTANCE_ROWS = 128
 
 @dataclass(frozen=True, eq=False)
 class Environment:
-    """Radiance (h, w, 3) in linear Rec.709, and an alias table over coarser cells to draw directions from."""
+    """Radiance (h, w, 3) in linear Rec.709, and the distribution over coarser cells that directions are drawn from:
+    probability (r, c) of each, the sums of the rows up to each (r,), and within a row, of its own (r, c)."""
 
     radiance: np.ndarray
     probability: np.ndarray
-    accept: np.ndarray
-    alias: np.ndarray
+    rows: np.ndarray
+    columns: np.ndarray
 
     @property
     def is_uniform(self):
@@ -30,7 +31,7 @@ class Environment:
 
 def uniform_environment():
     """Radiance 1 from everywhere at every wavelength: the furnace."""
-    return Environment(np.ones((1, 1, 3), np.float32), np.ones((1, 1)), np.ones(1), np.zeros(1, np.int32))
+    return Environment(np.ones((1, 1, 3), np.float32), np.ones((1, 1)), np.ones(1), np.ones((1, 1)))
 
 
 def environment_from(radiance):
@@ -56,23 +57,12 @@ def environment_from(radiance):
     cells += 1e-3 * cells.mean() + 1e-12
     cells *= np.sin((np.arange(rows) + 0.5) * math.pi / rows)[:, None]
     probability = cells / cells.sum()
-    accept, alias = _alias_table(probability.ravel())
-    return Environment(radiance, probability, accept, alias)
-
-
-def _alias_table(probability):
-    """Walker's alias table (Vose 1991)."""
-    n = probability.size
-    scaled = probability * n
-    accept, alias = np.ones(n), np.arange(n, dtype=np.int32)
-    small, large = list(np.flatnonzero(scaled < 1.0)), list(np.flatnonzero(scaled >= 1.0))
-    while small and large:
-        s, g = small.pop(), large[-1]
-        accept[s], alias[s] = scaled[s], g
-        scaled[g] -= 1.0 - scaled[s]
-        if scaled[g] < 1.0:
-            small.append(large.pop())
-    return accept, alias
+    of_row = probability.sum(axis=1)
+    within = np.cumsum(probability / of_row[:, None], axis=1)
+    within[:, -1] = 1.0
+    up_to = np.cumsum(of_row)
+    up_to[-1] = 1.0
+    return Environment(radiance, probability, up_to, within)
 
 
 @leaf
@@ -119,20 +109,31 @@ def density_at(u, v, y, probability):
     return probability[row, column] * rows * columns / (2.0 * math.pi * math.pi * s)
 
 
+@leaf
+def _cell_of(sums, u):
+    """(the cell that a number 0..1 falls into by the sums up to each, where in it, 0..1)."""
+    low, high = 0, sums.shape[0] - 1
+    while low < high:
+        middle = (low + high) // 2
+        if u < sums[middle]:
+            high = middle
+        else:
+            low = middle + 1
+    before = sums[low - 1] if low > 0 else 0.0
+    wide = sums[low] - before
+    return low, min((u - before) / wide, 1.0 - 1e-12) if wide > 0.0 else 0.5
+
+
 @kernel
-def direction_drawn(u0, u1, u2, turn, probability, accept, alias):
-    """A direction in proportion to the light: (x, y, z, density per steradian, u, v)."""
+def direction_drawn(u0, u1, turn, probability, row_sums, column_sums):
+    """A direction in proportion to the light, from two numbers whose evenness it keeps: (x, y, z, density per
+    steradian, u, v)."""
     rows = probability.shape[0]
     columns = probability.shape[1]
-    n = accept.shape[0]
-    place = u0 * n
-    cell = min(int(place), n - 1)
-    if place - cell >= accept[cell]:
-        cell = alias[cell]
-    row = cell // columns
-    column = cell - row * columns
-    u = (column + u2) / columns
-    v = (row + u1) / rows
+    row, down = _cell_of(row_sums, u0)
+    column, across = _cell_of(column_sums[row], u1)
+    u = (column + across) / columns
+    v = (row + down) / rows
     theta = v * math.pi
     phi = (u - 0.5) * 2.0 * math.pi - turn
     s = math.sin(theta)

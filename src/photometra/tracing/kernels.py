@@ -1,9 +1,10 @@
 """The spectral path tracer: paths of four wavelengths, over a tile of the picture.
 
 Light is carried as basic radiance (see `surface.lobes`). At each place a light is drawn, the sky or a panel, and
-joined with the surface's own sampling by the power heuristic (Veach 1997).
+joined with the surface's own sampling by the power heuristic (Veach 1997). The numbers that place lights and lobes lie
+evenly over a pixel's samples for the first surfaces of a path.
 
-What belongs together travels together: sky = (radiance, probability, accept, alias) of the environment; panels =
+What belongs together travels together: sky = (radiance, probability, rows, columns) of the environment; panels =
 (rows, radiance); shape = the arrays of a mesh; materials = (scalars, spectra, tables, curves), one for each surface of
 the shape, and media, for each surface the medium outside it and inside it (-1 air, else the surface whose interior it
 is); varying, which of the surfaces a place has (`materials.Varying`).
@@ -15,10 +16,10 @@ import numpy as np
 
 from ..optics.jit import kernel, kernel_part, leaf, unowned
 from ..optics.phase import scattered
-from ..optics.rng import random_uniform, seeded
+from ..optics.rng import even_pair, random_uniform, seeded
 from ..shapes.mesh import DEPTH
 from ..surface import lobes, rows
-from .bumps import drawn, evaluated, leaning_at
+from .bumps import BSDF_PAIR, CHOICE_PAIR, LIGHT_PAIR, drawn, evaluated, leaning_at
 from .environment import density_at, direction_drawn, place_towards, radiance_at
 from .lights import panel_drawn, panel_met
 from .media import free_flight
@@ -98,17 +99,19 @@ def _light_drawn(ox, oy, oz, state, index, fraction, basis, scene, sky, panels, 
     """
     probability = scene[SKY_PROBABILITY]
     count = panels[0].shape[0]
-    if count > 0 and (probability <= 0.0 or random_uniform(state) >= probability):
-        i = min(int(random_uniform(state) * count), count - 1)
-        x, y, z, distance, density = panel_drawn(panels[0][i], ox, oy, oz, random_uniform(state), random_uniform(state))
+    u, v = even_pair(state, LIGHT_PAIR)
+    which, _ = even_pair(state, CHOICE_PAIR)
+    if count > 0 and (probability <= 0.0 or which >= probability):
+        # What is left of the number says which of the panels.
+        which = (which - probability) / (1.0 - probability)
+        i = min(int(which * count), count - 1)
+        x, y, z, distance, density = panel_drawn(panels[0][i], ox, oy, oz, u, v)
         if density > 0.0:
             _glow(i, index, fraction, panels[1], out)
         return x, y, z, distance, density * (1.0 - probability) / count
     if probability <= 0.0:
         return 0.0, 1.0, 0.0, 0.0, 0.0
-    x, y, z, density, u, v = direction_drawn(
-        random_uniform(state), random_uniform(state), random_uniform(state), scene[TURN], sky[1], sky[2], sky[3]
-    )
+    x, y, z, density, u, v = direction_drawn(u, v, scene[TURN], sky[1], sky[2], sky[3])
     _sky(u, v, scene, sky[0], basis, out)
     return x, y, z, 1e30, density * probability
 
@@ -176,8 +179,8 @@ def _from_stage(ox, oz, state, index, fraction, basis, scene, patches, sky, pane
     ):  # fmt: skip
         own = ly / math.pi
         _add(seen, layers, share, through, light, albedo * own * e / (e * e + own * own))
-    u = random_uniform(state)
-    phi = 2.0 * math.pi * random_uniform(state)
+    u, v = even_pair(state, BSDF_PAIR)
+    phi = 2.0 * math.pi * v
     r = math.sqrt(u)
     dy = math.sqrt(max(1e-12, 1.0 - u))
     for j in range(HEROES):
@@ -333,6 +336,7 @@ def trace(origin, direction, state, index, fraction, nearest_sample, basis, scen
         ox += t * dx
         oy += t * dy
         oz += t * dz
+        state[3] += np.uint64(1)
         if what == STAGE:
             first = False
             dx, dy, dz, density = _from_stage(
@@ -408,7 +412,7 @@ def room_for(surfaces):
     """What one call of `render_tile` works in."""
     return (
         np.empty((4, 3)), np.zeros((_SHARES + 2 * LAYERS, HEROES)), np.empty((2, HEROES), np.int64),
-        np.empty(1, np.uint64), np.empty((HEROES, 3)), np.empty((HEROES, 3)),
+        np.empty(4, np.uint64), np.empty((HEROES, 3)), np.empty((HEROES, 3)),
         np.empty((surfaces, rows.SPECTRA, HEROES)), np.empty(DEPTH, np.int32), np.zeros(surfaces, np.int64),
         np.empty((3, 4)), np.empty((4 + rows.LOBES, HEROES)),
     )  # fmt: skip
@@ -449,12 +453,16 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
     for y in range(y0, y1):
         for x in range(x0, x1):
             pixel = y * width + x
-            state[0] = seeded(seed, pixel, 0)
+            scramble = seeded(seed, pixel, 0)
+            state[0] = scramble
             shift_x = random_uniform(state)
             shift_y = random_uniform(state)
             shift_w = random_uniform(state)
             for s in range(begin, begin + count):
                 state[0] = seeded(seed, pixel, s + 1)
+                state[1] = np.uint64(s)
+                state[2] = scramble
+                state[3] = np.uint64(0)
                 choose_wavelengths(rotated(s, shift_w), index, fraction, nearest_sample, film, weights)
                 for j in range(HEROES):
                     for c in range(3):

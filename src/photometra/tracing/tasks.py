@@ -80,7 +80,7 @@ def prepared(view: View):
     basis, eye = _spectra()
     return (
         scene.camera_array(view.width, view.height), scene.array(), view.limits.array(), np.array(PATCHES),
-        (e.radiance, e.probability, e.accept, e.alias), light_arrays(scene.panels, scene.target), scene.mesh.arrays,
+        (e.radiance, e.probability, e.rows, e.columns), light_arrays(scene.panels, scene.target), scene.mesh.arrays,
         materials, media, tuple(varying), basis, eye if view.sensor is None else view.sensor,
     )  # fmt: skip
 
