@@ -8,16 +8,11 @@ import tempfile
 from dataclasses import replace
 from pathlib import Path
 
-import numpy as np
 from on_demo import until, window_on_demo
 from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
 
-from photometra.colour import encode_srgb
 from photometra.demo.samples import SAMPLES
-from photometra.imaging.pyramid import pyramid_from
-from photometra.imaging.references import homography, mapped, our_chart, warped
-from photometra.pictures import write_png
 
 FOLDER = Path(__file__).parent.parent / "docs/screenshots"
 _PATIENCE_S = 240.0
@@ -253,36 +248,6 @@ def photograph(window):
     window.show_sheet()
 
 
-def chart(window):
-    """A made-up photograph of the chart, by a made-up camera, calibrated."""
-    before, sheet = window.session.study, window.sheets["photograph"]
-    window.session.choose(5)
-    window.session.choose_stratum("body")
-    camera = np.array([[0.72, 0.2, 0.05], [0.12, 0.8, 0.1], [0.03, 0.2, 0.62]])
-    flat = np.kron(our_chart().reshape(4, 6, 3), np.ones((60, 60, 1))).astype(np.float32)
-    flat = np.pad(flat, ((60, 60), (60, 60), (0, 0)), constant_values=0.05)
-    places = ((-0.12, -0.1), (1.06, -0.2), (1.14, 1.12), (-0.05, 1.2))
-    aslant = np.nan_to_num(warped(pyramid_from(flat), places, 960, 640), nan=0.02)
-    noise = np.random.default_rng(8).normal(size=aslant.shape) * 0.004
-    corners = np.array([[60, 60], [420, 60], [420, 300], [60, 300]]) / [480, 360]
-    back = homography(places, ((0, 0), (1, 0), (1, 1), (0, 1)))
-    with tempfile.TemporaryDirectory() as folder:
-        path = Path(folder) / "rail with chart.png"
-        write_png(path, encode_srgb(np.clip(aslant @ camera.T + noise, 0.0, 1.0)))
-        window.show_sheet("photograph")
-        was = sheet.reference
-        sheet.load(path)
-        until(lambda: sheet.reference != was and not sheet.job.is_running, _PATIENCE_S)
-        sheet.tasks["chart"].click()
-        sheet.chart_corners = tuple((float(x), float(y)) for x, y in mapped(back, corners))
-        sheet.refresh()
-        sheet.calibrate_button.click()
-        QTest.qWait(600)
-        take(window, "chart")
-    window.show_sheet()
-    window.session.history.apply(before, "strike")
-
-
 def ladder(window):
     sheet = window.sheets["ladder"]
     window.session.choose(3)
@@ -325,6 +290,18 @@ def hand_over(window):
     dialog.close()
 
 
+def library(window):
+    window.session.choose(0)
+    sheet = window.sheets["library"]
+    window.show_sheet("library")
+    until(lambda: sheet.model.rowCount() >= 50, _PATIENCE_S)
+    sheet.order.setCurrentIndex(1)
+    until(lambda: bool(sheet.model.scores), _PATIENCE_S)
+    QTest.qWait(600)
+    take(window, "library")
+    window.show_sheet()
+
+
 VIEWS = {
     "brass": brass,
     "prism": shown("prism", 2, 0, "interior"),
@@ -359,9 +336,9 @@ VIEWS = {
     "divider": divider,
     "colour-map": colour_map,
     "photograph": photograph,
-    "chart": chart,
     "ladder": ladder,
     "constants": constants,
+    "library": library,
     "hand-over": hand_over,
 }
 
