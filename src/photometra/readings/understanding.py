@@ -14,6 +14,7 @@ from ..errors import InputError
 from ..shapes.lying import spot_of
 from .cgats import is_cgats, tables_of
 from .columns import IGNORED, MEASURES, UNITS, Meaning, meaning_of
+from .documents import is_document, sheet_of_document
 from .geometries import MULTI_ANGLE, geometry_of, without_geometry
 from .kinds import CHANNELS_NM, KINDS, POLARISATIONS
 from .layouts import ONE_EACH_ROW, laid_out
@@ -95,7 +96,12 @@ class _Notes:
 def understand(text, path="text", choices=None, name=None) -> Understood:
     """What a text says as a reading. ReadingError only where there is no table in it at all."""
     choices, notes = choices or Choices(), _Notes()
-    sheet = tables_of(text, path) if is_cgats(text) else sheet_of(text, path, choices.separator, choices.decimal)
+    if is_document(text):
+        sheet = sheet_of_document(text, path)
+    elif is_cgats(text):
+        sheet = tables_of(text, path)
+    else:
+        sheet = sheet_of(text, path, choices.separator, choices.decimal)
     if not choices.columns:
         sheet = laid_out(sheet)
     for sentence in sheet.notes:
