@@ -172,3 +172,21 @@ def test_expose_for_white(window, qtbot):
     at = window.sight.picture.pixel_at(window.sight.patch_position(3))
     luminance = window.sight.around(*at) @ np.array([0.2126, 0.7152, 0.0722])
     assert luminance * 2.0**booth.exposure == pytest.approx(1.0, rel=0.1)
+
+
+def test_the_error_of_a_solve_is_seen_until_something_changes(window, qtbot):
+    sheet = window.solve_sheet
+    with qtbot.waitSignal(sheet.outcome, timeout=PATIENCE_MS):
+        click(window.strata.solve_button)
+    click(sheet.error_button)
+    qtbot.waitUntil(lambda: sheet.error_words.isVisible(), timeout=PATIENCE_MS)
+    assert "The evidence leaves" in sheet.error_words.text()
+    picture = window.sight.picture
+    qtbot.waitUntil(lambda: picture._survey is not None and "standard error" in picture._legend[0], timeout=PATIENCE_MS)
+    window.session.set_booth("turn", turn=40.0)
+    qtbot.waitUntil(lambda: not picture._legend or "standard error" not in picture._legend[0], timeout=PATIENCE_MS)
+    assert picture._survey is None
+    window.session.set_values({"roughness": 0.5})
+    click(sheet.error_button)
+    click(sheet.error_button)
+    assert not sheet.error_button.isChecked()

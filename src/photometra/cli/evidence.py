@@ -165,6 +165,9 @@ def fit(
     rgb: Annotated[
         bool, typer.Option("--rgb", help="Keep colours red, green and blue, whatever spectrum they are to follow.")
     ] = False,
+    visible: Annotated[
+        bool, typer.Option("--visible", help="Say what one standard error looks like in the picture, in ΔE2000.")
+    ] = False,
     as_json: Json = False,
 ):
     """Solve for the free parameters from the active readings. Exit code 1 where they are not described by it."""
@@ -187,10 +190,13 @@ def fit(
     if save:
         change_specimen(study, one.name, partial(_solved, one, solution))
     verdict = solution.verdict
+    seen = _visible(document, one, solution) if visible else None
     if as_json:
         print_json(
             {
                 "specimen": one.name,
+                "visible_error": seen
+                and {"mean": seen.mean, "largest": seen.largest, "place": seen.place, "causes": dict(seen.causes)},
                 "free": [
                     {
                         "name": s.name,
@@ -252,7 +258,22 @@ def fit(
         print(f"other local minimum: {told(m)}, reduced chi-square {m.chi2_reduced:.4g}")
     for u in solution.undetermined:
         print(f"note: {u.sentence}")
+    if seen is not None:
+        print(f"{seen.sentence}.")
     return 0 if verdict.is_good else 1
+
+
+def _visible(document, one, solution):
+    """What the errors of a solve look like; None, said, where it has none."""
+    if not solution.verdict.fits:
+        tell("note: what does not fit has no error bars to be seen")
+        return None
+    from ..imaging.visible import visible_error
+
+    seen = visible_error(document, one, solution)
+    if seen is None:
+        tell("note: nothing that was solved has a standard error to be seen")
+    return seen
 
 
 def _solved(before, solution, one):

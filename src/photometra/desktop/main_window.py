@@ -202,6 +202,8 @@ class MainWindow(QMainWindow):
         self.sight.readouts.pins_read.connect(self.ledger.photograph_card.show_pins)
         self.ledger.edit_wanted.connect(lambda: self.show_sheet("reading"))
         self.ledger.more_wanted.connect(lambda at: self.menus.evidence.exec(at))
+        self.solve_sheet.error_shown.connect(self.sight.show_error)
+        self.sight.progressed.connect(self._tell_aspect)
         self.solve_sheet.next_wanted.connect(lambda: self.show_sheet("evidence"))
         self.route.taken.connect(self.go_to)
         s.reading_chosen.connect(self._back_to_chart)
@@ -210,6 +212,10 @@ class MainWindow(QMainWindow):
             lambda at: self.say(f"Preparing the tracer for its first run: {at[0]}, {at[1] + 1} of {at[2]}")
         )
         self._warming.finished.connect(lambda _: self.say("The tracer is prepared"))
+
+    def _tell_aspect(self, frame):
+        height, width, _ = frame.linear.shape
+        self.solve_sheet.aspect = width / height
 
     def _back_to_chart(self):
         if not self.solve_sheet.job.is_running:

@@ -15,8 +15,10 @@ from PyQt6.QtWidgets import (
 
 from ..errors import InputError
 from ..imaging.booths import UNIFORM, display_of, environment_names, scene_of
+from ..imaging.comparing import ramp
 from ..imaging.display import FILMIC, PLAIN, exposure_for_white
 from ..imaging.framing import in_view
+from ..imaging.visible import drawn_error, top_of
 from ..study import Pin, Reference, shown_names
 from ..surface.checks import picture_findings
 from . import theme
@@ -277,6 +279,18 @@ class Sight(QWidget):
 
     def _environment_chosen(self, index):
         self.session.set_booth("environment", environment=self.environment.itemData(index))
+
+    def show_error(self, error):
+        """Lay what a solve's standard errors look like over the picture; None takes it off."""
+        if error is None:
+            self.surveyor.lay_over(None)
+            return
+        data = drawn_error(error)
+        height, width, _ = data.shape
+        image = QImage(data.tobytes(), width, height, 4 * width, QImage.Format.Format_RGBA8888).copy()
+        colours = [tuple(c) for c in ramp(np.linspace(0.0, 1.0, 9))]
+        legend = ("ΔE2000 of one standard error", "0", f"{top_of(error):g}", colours)
+        self.surveyor.lay_over(image, legend)
 
     def toggle_plain(self):
         """The plain view, or back to the configuration's own."""

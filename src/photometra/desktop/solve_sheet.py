@@ -20,6 +20,7 @@ from PyQt6.QtWidgets import (
 from ..errors import InputError
 from ..fitting import agreements, applicable, solve, told
 from ..imaging.photographed import Photographed
+from ..imaging.visible import visible_error
 from ..surface import PARAMETERS, hex_colour
 from ..surface.parameters import scalar_owner
 from . import theme
@@ -129,6 +130,8 @@ class SolveSheet(QWidget):
 
     closed = pyqtSignal()
     next_wanted = pyqtSignal()
+    error_shown = pyqtSignal(object)
+    """A VisibleError to lay over the picture, or None to take it off."""
     outcome = pyqtSignal(object)
     """The Solution, once it is kept in the study."""
 
@@ -159,7 +162,23 @@ class SolveSheet(QWidget):
         self.next_button = QPushButton("What next?")
         self.next_button.setToolTip("Which reading depends on what, and which further one would say most (Ctrl+K)")
         self.next_button.clicked.connect(self.next_wanted)
+        self.error_button = QPushButton("See the error")
+        self.error_button.setCheckable(True)
+        self.error_button.setToolTip("How far the picture may be off by the evidence alone: ΔE of one standard error")
+        self.error_button.clicked.connect(self._see_error)
+        self.error_job = LongJob(self)
+        self.error_job.progressed.connect(lambda at: self.state.setText(f"rendering {at[0]} of {at[1]}…"))
+        self.error_job.finished.connect(self._error_seen)
+        self.error_job.failed.connect(self.session.said)
+        self.error_words = _label("")
+        self.error_words.setWordWrap(True)
+        self.error_words.setContentsMargins(12, 0, 12, 2)
+        self.error_words.setVisible(False)
+        self.aspect = 4.0 / 3.0
+        """Of the picture that the error is laid over."""
+        self._solution = None
         head.addWidget(self.cancel_button)
+        head.addWidget(self.error_button)
         head.addWidget(self.next_button)
         head.addWidget(self.close_button)
         self.curve = FallingMisfit()
@@ -170,6 +189,7 @@ class SolveSheet(QWidget):
         column.setContentsMargins(0, 0, 0, 6)
         column.setSpacing(2)
         column.addLayout(head)
+        column.addWidget(self.error_words)
         column.addWidget(self.curve, 1)
         column.addWidget(self._report, 3)
 
@@ -190,6 +210,10 @@ class SolveSheet(QWidget):
         self._report.setVisible(False)
         self.cancel_button.setVisible(True)
         self.close_button.setVisible(False)
+        self.error_button.setChecked(False)
+        self.error_button.setEnabled(False)
+        self.error_words.setVisible(False)
+        self.error_shown.emit(None)
 
         study = self.session.study
         is_photographed = bool(study.counting_pins(specimen))
@@ -249,7 +273,33 @@ class SolveSheet(QWidget):
         self.state.setText(f"χ² {before_and_after}  ·  {solution.seconds:.1f} s")
         self.state.setToolTip(words)
         self._show_report(solution, before, after)
+        self._solution = solution
+        self.error_button.setEnabled(any(solution.sigmas.values()))
         self.outcome.emit(solution)
+
+    def _see_error(self, on):
+        """Render what one standard error of the whole solve looks like, or take it off the picture."""
+        specimen, solution = self.session.specimen, self._solution
+        if not on:
+            self.error_words.setVisible(False)
+            self.error_job.cancel()
+            self.error_shown.emit(None)
+            return
+        if specimen is None or solution is None or specimen.surface != solution.surface:
+            self.error_button.setChecked(False)
+            self.session.said.emit("The surface is no longer the one that was solved; solve again to see its error.")
+            return
+        study, aspect = self.session.study, self.aspect
+        self.error_job.start(
+            lambda report, cancel: visible_error(study, specimen, solution, aspect, lambda *at: report(at), cancel)
+        )
+
+    def _error_seen(self, error):
+        self.state.setText("")
+        if error is not None and self.error_button.isChecked():
+            self.error_words.setText(f"{error.sentence}.")
+            self.error_words.setVisible(True)
+            self.error_shown.emit(error)
 
     def _show_report(self, solution, before, after):
         self.curve.setVisible(False)
@@ -322,6 +372,7 @@ class SolveSheet(QWidget):
             self.session.set_values(changes, f"try {told(minimum)}")
 
     def end(self):
+        self.error_job.end()
         self.job.end()
 
 

@@ -35,7 +35,7 @@ class Surveyor(QObject):
         self.is_wanted = False
         self._frame = self._of = self._found = None
         self._levels = {}
-        self._at = None
+        self._at = self._laid = None
         self._worker = Latest("survey", self, AFTER_THE_PICTURE)
         self._worker.done.connect(self._surveyed)
         self._worker.failed.connect(session.said)
@@ -43,8 +43,16 @@ class Surveyor(QObject):
         picture.tapped.connect(self._tap)
 
     def frame_came(self, frame):
+        if self._laid is not None and not frame.request.same_light(self._laid[0]):
+            # What was laid over is of another surface or light.
+            self._laid = None
         self._frame = frame
         self._follow()
+
+    def lay_over(self, image, legend=()):
+        """Lay a picture of the present state over the frames until something changes; None for none."""
+        self._laid = (self._frame.request, image, legend) if image is not None and self._frame is not None else None
+        self._paint()
 
     def show_mode(self, mode):
         """Lay tints, or a parameter in false colour, over the picture; "" for neither."""
@@ -126,6 +134,9 @@ class Surveyor(QObject):
 
     def _paint(self):
         found = self._found
+        if self._laid is not None:
+            self.picture.show_survey(*self._laid[1:])
+            return
         if found is None:
             self.picture.show_survey(None)
             return

@@ -1,0 +1,79 @@
+"""What error bars look like: against colours worked out by hand, with correlations, and what causes it."""
+
+import threading
+from types import SimpleNamespace
+
+import numpy as np
+import pytest
+
+from photometra.colour import delta_e_2000, linear_srgb_to_xyz, xyz_to_lab
+from photometra.fitting.solver import Solved
+from photometra.imaging.booths import display_of
+from photometra.imaging.visible import drawn_error, top_of, visible_error, ways_of
+from photometra.study import Booth, Specimen, Study
+from photometra.surface import Surface
+
+MATT = Surface({"colour": (0.3, 0.3, 0.3), "ior": 1.0, "roughness": 1.0})
+
+
+def solution(surface, correlation=None, **sigmas):
+    solved = tuple(Solved(n.replace("__", "."), 0.0, s, 0.0, False) for n, s in sigmas.items())
+    correlation = np.eye(len(solved)) if correlation is None else np.array(correlation)
+    return SimpleNamespace(surface=surface, solved=solved, correlation=correlation)
+
+
+def seen(found, **more):
+    one = Specimen("Slate", 50.0, found.surface)
+    study = Study("S", (one,), Booth(environment="uniform"))
+    return visible_error(study, one, found, **more), display_of(study.booth)
+
+
+def by_hand(display, *pairs):
+    """Root sum of squares of half the differences between pairs of colours, as a display balances them."""
+    labs = [
+        [xyz_to_lab(linear_srgb_to_xyz(display.balanced(np.array([[c]], np.float32))))[0, 0] for c in p] for p in pairs
+    ]
+    return float(np.sqrt(sum((0.5 * delta_e_2000(a, b)) ** 2 for a, b in labs)))
+
+
+def test_a_matt_ball_in_an_even_sky_is_off_by_the_colours_own_difference():
+    """In a white furnace a body of no interface sends back its colour: one standard error of red by hand."""
+    error, display = seen(solution(MATT, colour__r=0.02))
+    expected = by_hand(display, ((0.28, 0.3, 0.3), (0.32, 0.3, 0.3)))
+    height, width = error.delta_e.shape
+    assert error.delta_e[height // 2, width // 2] == pytest.approx(expected, rel=0.06)
+    assert error.delta_e[2, 2] < 0.02 and error.causes == (("colour.r", 1.0),)
+    assert "mostly from body colour" in error.sentence
+
+
+def test_independent_errors_add_by_their_squares_and_correlated_ones_as_they_are():
+    apart, display = seen(solution(MATT, colour__r=0.02, colour__g=0.01))
+    middle = tuple(v // 2 for v in apart.delta_e.shape)
+    both = by_hand(display, ((0.28, 0.3, 0.3), (0.32, 0.3, 0.3)), ((0.3, 0.29, 0.3), (0.3, 0.31, 0.3)))
+    assert apart.delta_e[middle] == pytest.approx(both, rel=0.06)
+    together, _ = seen(solution(MATT, [[1.0, 0.9999], [0.9999, 1.0]], colour__r=0.02, colour__g=0.02))
+    grey = by_hand(display, ((0.28, 0.28, 0.3), (0.32, 0.32, 0.3)))
+    assert together.delta_e[middle] == pytest.approx(grey, rel=0.06)
+
+
+def test_the_ways_carry_the_whole_covariance():
+    correlation = [[1.0, 0.6, -0.2], [0.6, 1.0, 0.1], [-0.2, 0.1, 1.0]]
+    names, ways = ways_of(solution(MATT, correlation, roughness=0.1, ior=0.02, colour__b=0.3))
+    sigma = np.array([0.1, 0.02, 0.3])
+    assert names == ("roughness", "ior", "colour.b")
+    assert np.allclose(ways @ ways.T, np.array(correlation) * np.outer(sigma, sigma))
+
+
+def test_what_is_not_known_is_not_drawn_and_a_cancel_ends_it():
+    assert seen(solution(MATT, roughness=None))[0] is None
+    cancel = threading.Event()
+    cancel.set()
+    assert seen(solution(MATT, colour__r=0.02), cancel=cancel)[0] is None
+
+
+def test_the_map_has_the_pictures_shape_and_a_ring():
+    error, _ = seen(solution(MATT, colour__r=0.02), aspect=2.0)
+    image = drawn_error(error)
+    assert image.shape[1] / image.shape[0] == pytest.approx(2.0, abs=0.02) and image.dtype == np.uint8
+    assert (image[..., :3] == 255).all(axis=2).sum() > 10
+    assert top_of(error) >= error.largest > 0.0
