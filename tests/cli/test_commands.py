@@ -318,3 +318,8 @@ def test_what_the_booth_cannot_do_is_said_in_one_line(run, demo_file, tmp_path, 
 
 def test_a_png_has_no_layers(run, demo_file, tmp_path):
     assert "needs an EXR" in refused(run, "render", demo_file, BRASS, "-o", tmp_path / "a.png", "--layers")
+
+
+def test_the_version_is_said(run):
+    code, out, _ = run("--version")
+    assert code == 0 and out.startswith("photometra ") and out.split()[1][0].isdigit()

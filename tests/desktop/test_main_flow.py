@@ -190,3 +190,14 @@ def test_the_error_of_a_solve_is_seen_until_something_changes(window, qtbot):
     click(sheet.error_button)
     click(sheet.error_button)
     assert not sheet.error_button.isChecked()
+
+
+def test_a_command_is_found_by_its_words(window, qtbot):
+    QTest.keyClick(window, Qt.Key.Key_A, Qt.KeyboardModifier.ControlModifier | Qt.KeyboardModifier.ShiftModifier)
+    search = window.command_search
+    qtbot.waitUntil(search.isVisible, timeout=2000)
+    QTest.keyClicks(search.field, "what evid")
+    assert search.list.count() == 1 and "Evidence › What the evidence says" in search.list.item(0).text()
+    QTest.keyClick(search.field, Qt.Key.Key_Return)
+    assert window.middle.currentWidget() is window.sheets["evidence"] and not search.isVisible()
+    window.show_sheet()

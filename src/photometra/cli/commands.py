@@ -2,10 +2,11 @@
 
 import os
 import sys
+from typing import Annotated
 
 import typer
 
-from .. import faults
+from .. import __version__, faults
 from ..errors import InputError
 from . import booth, evidence, hand_over, library, parts, report, specimens, studies
 from .output import tell
@@ -18,6 +19,23 @@ app = typer.Typer(
 )
 for module in (studies, specimens, parts, evidence, booth, hand_over, library, report):
     module.register(app)
+
+
+def _say_version(is_wanted: bool):
+    if is_wanted:
+        print(f"photometra {__version__}")
+        raise typer.Exit
+
+
+@app.callback()
+def _program(
+    _version: Annotated[
+        bool,
+        typer.Option("--version", is_eager=True, callback=_say_version, help="Say which version this is."),
+    ] = False,
+):
+    """What goes before every verb."""
+
 
 # Typer carries its own copy of the exceptions; their root is reached through the one class it shows.
 _Complaint = next(c for c in reversed(typer.BadParameter.__mro__) if c.__name__ == "ClickException")

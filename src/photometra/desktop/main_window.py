@@ -22,6 +22,7 @@ from .acts import Acts
 from .agreement_sheet import AgreementSheet
 from .booth_sheet import BoothSheet
 from .chart import ReadingChart
+from .commands import CommandSearch
 from .constants_browser import ConstantsBrowser
 from .conventions_sheet import ConventionsSheet
 from .evidence_sheet import EvidenceSheet
@@ -408,6 +409,11 @@ class MainWindow(QMainWindow):
         theme.apply(QApplication.instance(), name)
         self.chart.restyle()
         self.update()
+
+    def find_command(self):
+        """Search the commands of all menus."""
+        self.command_search = CommandSearch(self.menuBar(), self)
+        self.command_search.open()
 
     def about(self):
         QMessageBox.about(

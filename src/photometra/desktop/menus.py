@@ -100,6 +100,7 @@ class Menus:
         self._add(view, "&Light theme", partial(w.use_theme, "light"))
         self._add(view, "&Dim theme", partial(w.use_theme, "dim"))
         about = bar.addMenu("&Help")
+        self._add(about, "&Find a command…", w.find_command, "Ctrl+Shift+A")
         self._add(about, "&About Photometra", w.about)
 
     def _add(self, menu, text, slot, *shortcuts):
