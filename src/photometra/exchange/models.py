@@ -1,7 +1,7 @@
 """Other surface models against OpenPBR's inputs, both ways: one function each, ours out and theirs in.
 
-glTF 2.0 with the ratified KHR_materials extensions (Khronos 2022); UsdPreviewSurface (2.6); the principled model of
-Burley (2012). Going in, values are `graph.Value`s; going out, (type, number or colour) as `openpbr_inputs` has them.
+glTF 2.0 with the ratified KHR_materials extensions (Khronos 2022); UsdPreviewSurface (2.6); the model of Burley (2012),
+told by its inputs. Going in, values are `graph.Value`s; going out, (type, number or colour) as `openpbr_inputs` has them.
 """
 
 import numpy as np
@@ -135,8 +135,8 @@ def to_preview(inputs, note):
     return out
 
 
-def from_principled(at, note):
-    """The principled model's inputs as OpenPBR's."""
+def from_burley(at, note):
+    """Inputs of Burley's (2012) model as OpenPBR's."""
     # Its amount of specular is a reflectance facing us of 0.08 times it.
     face = 0.08 * np.clip(_mean(at, "specular", 0.5), 0.0, 1.0)
     is_clear = _mean(at, "specTrans") > 0.0
@@ -156,5 +156,15 @@ def from_principled(at, note):
     return out
 
 
-FROM = {"gltf_pbr": from_gltf, "UsdPreviewSurface": from_preview, "disney_principled": from_principled}
+FROM = {"gltf_pbr": from_gltf, "UsdPreviewSurface": from_preview}
 """By the name of the model in MaterialX."""
+_BURLEYS = {"baseColor", "clearcoatGloss", "specTrans"}
+
+
+def way_in(shader):
+    """The function that takes a shader's inputs in, or None: by its model's name, or by inputs that only one has."""
+    definition = shader.getNodeDef()
+    named = FROM.get(shader.getCategory())
+    if named is None and definition is not None and {p.getName() for p in definition.getActiveInputs()} >= _BURLEYS:
+        return from_burley
+    return named

@@ -10,11 +10,11 @@ from ..names import one_line
 from ..study import Specimen
 from .coming_in import Coming, specimen_from
 from .graph import Graph, constant
-from .models import FROM
+from .models import way_in
 
 _LARGEST = 32_000_000
 _MOST_MATERIALS = 500
-MODELS = ("open_pbr_surface", "standard_surface", "gltf_pbr", "UsdPreviewSurface", "disney_principled")
+_OPENPBR, _STANDARD = "open_pbr_surface", "standard_surface"
 _TRANSLATED = "NG_standard_surface_to_open_pbr_surface"
 
 
@@ -77,16 +77,20 @@ def taken_from(doc, path, unit_mm=None, size_mm=60.0):
         raise InputError(f"{path}: there is no material in this document")
     if len(shaders) > _MOST_MATERIALS:
         raise InputError(f"{path}: {len(shaders)} materials are more than can be taken in at once; split it")
-    refused = [f"'{name}' is a {s.getCategory()}" for name, s in shaders if s.getCategory() not in MODELS]
+    refused = [f"'{name}' is a {s.getCategory()}" for name, s in shaders if not _is_known(s)]
     out = []
     for name, shader in shaders:
-        if shader.getCategory() in MODELS:
+        if _is_known(shader):
             out.append(_taken(name, shader, Path(path).parent, unit_mm, size_mm))
     if not out:
-        raise InputError(f"{path}: {'; '.join(refused)[:200]}: none of {', '.join(MODELS)}")
+        raise InputError(f"{path}: {'; '.join(refused)[:200]}: none of the models that MaterialX itself defines")
     for sentence in refused:
         out[0] = Taken(out[0].specimen, out[0].model, (*out[0].notes, f"{sentence}, which is not understood"))
     return out
+
+
+def _is_known(shader):
+    return shader.getCategory() in (_OPENPBR, _STANDARD) or way_in(shader) is not None
 
 
 def _taken(name, shader, folder, unit_mm, size_mm):
@@ -100,11 +104,11 @@ def _taken(name, shader, folder, unit_mm, size_mm):
             values[port.getName()] = found
         elif port.getName() in ("normal", "geometry_normal", "coat_normal", "geometry_coat_normal"):
             values[port.getName()] = constant(0.0, 0.0, 1.0)
-    if model == "standard_surface":
+    if model == _STANDARD:
         values = _from_standard_surface(graph, shader, values)
-    elif model in FROM:
+    elif model != _OPENPBR:
         at = {p.getName(): graph.at(shader, p.getName()) for p in shader.getNodeDef().getActiveInputs()}
-        values = FROM[model]({k: v for k, v in at.items() if v is not None} | values, graph.note)
+        values = way_in(shader)({k: v for k, v in at.items() if v is not None} | values, graph.note)
     unit = unit_mm or stated
     if unit is None and any(n in values for n in ("transmission_depth", "subsurface_radius")):
         graph.note("the document does not say how long its unit is: taken as 1 mm")
