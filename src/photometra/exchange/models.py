@@ -1,7 +1,8 @@
 """Other surface models against OpenPBR's inputs, both ways: one function each, ours out and theirs in.
 
-glTF 2.0 with the ratified KHR_materials extensions (Khronos 2022); UsdPreviewSurface (2.6); the model of Burley (2012),
-told by its inputs. Going in, values are `graph.Value`s; going out, (type, number or colour) as `openpbr_inputs` has them.
+glTF 2.0 with the ratified KHR_materials extensions (Khronos 2022); UsdPreviewSurface (2.6); the model of Burley
+(2012), told by its inputs. Going in, values are `graph.Value`s; going out, (type, number or colour) as
+`openpbr_inputs` has them.
 """
 
 import numpy as np
