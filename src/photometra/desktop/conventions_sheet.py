@@ -1,7 +1,7 @@
 """The surface in numbers to type elsewhere: a table of conventions to copy from."""
 
-from PyQt6.QtCore import Qt
-from PyQt6.QtGui import QGuiApplication, QKeySequence, QShortcut
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtGui import QGuiApplication, QKeySequence
 from PyQt6.QtWidgets import (
     QAbstractItemView,
     QComboBox,
@@ -21,6 +21,18 @@ from .workers import Latest
 _HEADS = ("", "convention", "number", "")
 
 
+class _Rows(QTableWidget):
+    """A table of whose rows more is copied than the cell that Qt would take."""
+
+    copy_wanted = pyqtSignal()
+
+    def keyPressEvent(self, event):
+        if event.matches(QKeySequence.StandardKey.Copy):
+            self.copy_wanted.emit()
+        else:
+            super().keyPressEvent(event)
+
+
 class ConventionsSheet(Sheet):
     """Follows the chosen specimen while it is seen."""
 
@@ -34,7 +46,7 @@ class ConventionsSheet(Sheet):
         self.copy_button = QPushButton("Copy")
         self.copy_button.setToolTip("Copy the chosen rows, or all, as a table (Ctrl+C)")
         self.copy_button.clicked.connect(self.copy)
-        self.table = QTableWidget(0, len(_HEADS))
+        self.table = _Rows(0, len(_HEADS))
         self.table.setHorizontalHeaderLabels(_HEADS)
         self.table.verticalHeader().hide()
         self.table.setEditTriggers(QAbstractItemView.EditTrigger.NoEditTriggers)
@@ -44,7 +56,7 @@ class ConventionsSheet(Sheet):
         for column in range(3):
             self.table.horizontalHeader().setSectionResizeMode(column, QHeaderView.ResizeMode.ResizeToContents)
         self.table.horizontalHeader().setSectionResizeMode(3, QHeaderView.ResizeMode.Stretch)
-        QShortcut(QKeySequence.StandardKey.Copy, self.table, self.copy, context=Qt.ShortcutContext.WidgetShortcut)
+        self.table.copy_wanted.connect(self.copy)
         foot = QHBoxLayout()
         foot.addWidget(Label("lengths in"))
         foot.addWidget(self.unit)

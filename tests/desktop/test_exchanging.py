@@ -1,0 +1,178 @@
+"""Standards, numbers and reports in the real window; and the picture with the room it is given."""
+
+import json
+import struct
+
+import pytest
+from PyQt6.QtCore import Qt
+from PyQt6.QtGui import QGuiApplication
+from PyQt6.QtTest import QTest
+from PyQt6.QtWidgets import QFileDialog
+
+from photometra.desktop.commands import commands_of
+from photometra.exchange import write_standard
+from photometra.study import read_file
+
+from .conftest import PATIENCE_MS, click, wait_for_picture
+
+VANE = 3
+
+
+@pytest.fixture
+def saves_as(monkeypatch):
+    """Have the next file dialogs answer with a path."""
+
+    def answer(path):
+        monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_a, **_k: (str(path), ""))
+        monkeypatch.setattr(QFileDialog, "getOpenFileName", lambda *_a, **_k: (str(path), ""))
+
+    return answer
+
+
+def choose_from(box, index):
+    box.setFocus()
+    while box.currentIndex() != index:
+        QTest.keyClick(box, Qt.Key.Key_Down if box.currentIndex() < index else Qt.Key.Key_Up)
+
+
+class TestHandingOver:
+    @pytest.fixture
+    def dialog(self, window):
+        window.session.choose(VANE)
+        window.open_hand_over()
+        yield window.hand_over
+        window.hand_over.close()
+
+    def test_a_glb_is_written_with_what_it_loses(self, dialog, saves_as, tmp_path, qtbot):
+        choose_from(dialog.standard, 1)
+        saves_as(tmp_path / "vane")
+        with qtbot.waitSignal(dialog.written, timeout=PATIENCE_MS):
+            click(dialog.export_button)
+        data = (tmp_path / "vane.glb").read_bytes()
+        document = json.loads(data[20 : 20 + struct.unpack_from("<I", data, 12)[0]])
+        assert document["materials"][0]["name"] == "Heat-tinted vane"
+        told = dialog.state.text()
+        assert "read back, ΔE" in told and "by renaming alone" in told and "Not carried:" in told
+        # All of it is seen: the dialog has grown with its lines.
+        assert dialog.state.height() >= dialog.state.heightForWidth(dialog.state.width())
+
+    def test_a_stage_is_written(self, dialog, saves_as, tmp_path, qtbot):
+        choose_from(dialog.standard, 2)
+        saves_as(tmp_path / "vane.usda")
+        with qtbot.waitSignal(dialog.written, timeout=PATIENCE_MS):
+            click(dialog.export_button)
+        assert "ND_open_pbr_surface_surfaceshader" in (tmp_path / "vane.usda").read_text()
+
+    def test_a_report_is_written(self, dialog, saves_as, tmp_path, qtbot):
+        saves_as(tmp_path / "vane")
+        with qtbot.waitSignal(dialog.written, timeout=3 * PATIENCE_MS):
+            click(dialog.report_button)
+        text = (tmp_path / "vane.html").read_text()
+        assert "Heat-tinted vane" in text and "What the evidence cannot tell" in text
+
+    def test_a_folder_that_is_not_there_is_said(self, dialog, saves_as, tmp_path, qtbot):
+        saves_as(tmp_path / "no" / "vane.html")
+        click(dialog.report_button)
+        qtbot.waitUntil(lambda: "no/vane.html" in dialog.state.text(), timeout=3 * PATIENCE_MS)
+        assert dialog.report_button.isEnabled() and not (tmp_path / "no").exists()
+
+
+class TestTakingMaterials:
+    def test_every_material_becomes_a_specimen_in_one_step(self, window, demo, saves_as, tmp_path, qtbot):
+        lantern = demo.specimen("Gallery lantern")
+        write_standard("usd", demo, lantern, tmp_path / "lantern.usda")
+        count = len(window.session.study.specimens)
+        saves_as(tmp_path / "lantern.usda")
+        window.files.choose_materials()
+        qtbot.waitUntil(lambda: len(window.session.study.specimens) > count, timeout=PATIENCE_MS)
+        new = window.session.study.specimens[count:]
+        assert {s.name for s in new} >= {"Brass lamp bracket 2", "Lens prism 2"}
+        assert all("lantern.usda" in s.rests_on for s in new)
+        assert window.session.specimen.name == new[0].name
+        window.menus.undo.trigger()
+        assert len(window.session.study.specimens) == count
+
+    def test_what_is_none_is_said_and_changes_nothing(self, window, tmp_path, qtbot, monkeypatch):
+        said = []
+        monkeypatch.setattr(window.files, "refuse", said.append)
+        (tmp_path / "look.mtlx").write_text("<materialx")
+        before = window.session.study
+        window.files.bring_in(tmp_path / "look.mtlx")
+        qtbot.waitUntil(lambda: bool(said), timeout=PATIENCE_MS)
+        assert "not a MaterialX document" in said[0] and window.session.study is before
+
+
+def test_numbers_to_type_elsewhere_follow_the_gauges_and_are_copied(window, qtbot):
+    QTest.keyClick(window, Qt.Key.Key_E, Qt.KeyboardModifier.ControlModifier | Qt.KeyboardModifier.ShiftModifier)
+    sheet = window.sheets["conventions"]
+    assert window.middle.currentWidget() is sheet
+
+    def roughness():
+        return next((r.numbers[0] for r in sheet.rows if r.convention == "α, slope width"), None)
+
+    qtbot.waitUntil(lambda: roughness() == pytest.approx(0.42**2), timeout=PATIENCE_MS)
+    window.session.set_values({"roughness": 0.5})
+    qtbot.waitUntil(lambda: roughness() == pytest.approx(0.25), timeout=PATIENCE_MS)
+    click(sheet.copy_button)
+    lines = QGuiApplication.clipboard().text().splitlines()
+    assert len(lines) == len(sheet.rows) and all(line.count("\t") == 2 for line in lines)
+    sheet.table.selectRow(1)
+    QTest.keyClick(sheet.table, Qt.Key.Key_C, Qt.KeyboardModifier.ControlModifier)
+    assert QGuiApplication.clipboard().text() == "Roughness\tα, slope width\t0.25"
+    QTest.keyClick(sheet, Qt.Key.Key_Escape)
+    assert window.middle.currentWidget() is not sheet
+
+
+class TestRoomForThePicture:
+    def share(self, window):
+        picture = window.sight.picture
+        return picture.width() * picture.height() / (window.width() * window.height())
+
+    def test_alone_it_has_the_window_and_gives_it_back(self, window, qtbot):
+        before = self.share(window)
+        QTest.keyClick(window, Qt.Key.Key_F)
+        qtbot.waitUntil(lambda: self.share(window) > 0.75, timeout=PATIENCE_MS)
+        assert not window.ledger.isVisible() and not window.lower.isVisible()
+        frame = wait_for_picture(qtbot, window)
+        qtbot.waitUntil(
+            lambda: window.sight.picture.frame.linear.shape[1] == window.sight.picture.width(), timeout=PATIENCE_MS
+        )
+        assert frame is not None
+        QTest.keyClick(window, Qt.Key.Key_F)
+        qtbot.waitUntil(lambda: self.share(window) == pytest.approx(before, abs=0.01), timeout=PATIENCE_MS)
+
+    def test_the_chart_is_put_away_and_comes_back_when_something_is_asked_for(self, window, qtbot):
+        before = self.share(window)
+        window.menus.chart.trigger()
+        qtbot.waitUntil(lambda: self.share(window) > 1.5 * before, timeout=PATIENCE_MS)
+        window.show_booth(True)
+        assert window.lower.isVisible() and window.menus.chart.isChecked()
+
+    def test_it_goes_into_a_window_of_its_own_and_home_again(self, window, qtbot):
+        window.menus.apart.trigger()
+        apart = window.sight.window()
+        assert apart is not window and apart.isVisible()
+        assert window.sight.picture.isVisible() and window.lower.isVisible()
+        window.session.set_values({"roughness": 0.6})
+        wait_for_picture(qtbot, window)
+        QTest.keyClick(apart, Qt.Key.Key_Escape)
+        qtbot.waitUntil(lambda: window.sight.window() is window, timeout=PATIENCE_MS)
+        assert not window.menus.apart.isChecked() and window.sight.picture.isVisible()
+
+
+def test_every_command_has_words_and_no_two_share_a_key(window):
+    found = commands_of(window.menuBar())
+    assert len(found) > 50 and len({words for words, _ in found}) == len(found)
+    keys = [k.toString() for _, action in found for k in action.shortcuts()]
+    keys += [b.shortcut().toString() for b in window.findChildren(type(window.sight.booth_button)) if b.shortcut()]
+    keys = [k for k in keys if k]
+    assert sorted(set(keys)) == sorted(keys)
+
+
+def test_a_library_entry_is_a_study_that_opens(window, make_window, tmp_path):
+    from photometra.library import starter_library
+
+    path = starter_library() / "mercury.photometra"
+    assert read_file(path).specimens[0].name == "Mercury"
+    opened = make_window(path)
+    assert opened.session.specimen.name == "Mercury"
