@@ -5,7 +5,7 @@ import sys
 VERBS = (
     "demo", "new", "add", "set", "show", "import", "measure", "agree", "fit", "render", "check", "export", "constants",
     "solve", "free", "hold", "duplicate", "rename", "remove", "booth", "proof", "parts", "assign", "relink", "link",
-    "library", "import-material", "numbers", "report", "import-all",
+    "library", "import-material", "numbers", "report", "import-all", "turntable", "contact-sheet",
 )  # fmt: skip
 
 

@@ -24,7 +24,7 @@ from .studies import Assignments, Json, SpecimenName, StudyPath, changed
 _LARGEST = 8192
 
 
-def _size(text):
+def picture_size(text):
     match = re.fullmatch(r"(\d+)\s*[xX×]\s*(\d+)", text.strip())
     if not match or not all(1 <= int(v) <= _LARGEST for v in match.groups()):
         raise Refused(f"--size '{text}' should be WxH, as 512x512, each from 1 to {_LARGEST}")
@@ -72,7 +72,7 @@ def render(
     """Render a specimen in the booth. Stops at 64 samples unless told otherwise."""
     if sum(v is not None for v in (samples, seconds, noise)) > 1:
         raise Refused("give one of --samples, --seconds and --noise, not several")
-    width, height = _size(size)
+    width, height = picture_size(size)
     path = output_path(output, (".exr", ".png"))
     document = read_file(study)
     one = document.specimen(specimen)

@@ -6,7 +6,7 @@ from pathlib import Path
 
 from .. import __version__
 from ..maps import Map
-from ..pictures import write_picture
+from ..pictures import PictureError, read_header, write_picture
 from ..surface import PARAMETERS
 from ..surface.inputs import told
 from ..tracing import Limits, Rendering
@@ -45,22 +45,9 @@ def render_picture(
         return None
     booth = study.booth
     header = {
-        "Software": f"Photometra {__version__}",
-        "photometra:study": study.name,
-        "photometra:specimen": specimen.name,
-        "photometra:shape": specimen.shape,
-        "photometra:size_mm": specimen.size_mm,
+        **header_of(study, specimen, width, height, environment, seed),
         "photometra:samples": rendering.samples,
         "photometra:noise": rendering.noise(),
-        "photometra:seed": seed,
-        "photometra:environment": environment or booth.environment,
-        "photometra:turn": booth.turn,
-        "photometra:strength": booth.strength,
-        "photometra:exposure": booth.exposure,
-        "photometra:white": _text(booth.white) if booth.white else "as it is",
-        **{f"photometra:camera:{k}": v for k, v in asdict(booth.viewpoint).items()},
-        **{f"photometra:lamp:{n}": _text(tuple(asdict(lamp).values())) for n, lamp in _lamps(booth) if lamp.strength},
-        **{f"photometra:parameter:{k}": _input(k, v) for k, v in specimen.surface.given.items()},
     }
     layers = rendering.layers()
     if guided:
@@ -76,6 +63,50 @@ def render_picture(
             layers = {**layers, "denoised": looked_at}
     write_picture(path, picture, display_of(booth), header, layers, rendering.window)
     return Path(path), rendering
+
+
+def header_of(study, specimen, width, height, environment=None, seed=1):
+    """What makes a picture what it is, but for its samples, as its file's header says it."""
+    booth = study.booth
+    return {
+        "Software": f"Photometra {__version__}",
+        "photometra:study": study.name,
+        "photometra:specimen": specimen.name,
+        "photometra:shape": specimen.shape,
+        "photometra:size_mm": specimen.size_mm,
+        "photometra:pixels": f"{width} x {height}",
+        "photometra:seed": seed,
+        "photometra:environment": environment or booth.environment,
+        "photometra:turn": booth.turn,
+        "photometra:strength": booth.strength,
+        "photometra:exposure": booth.exposure,
+        "photometra:white": _text(booth.white) if booth.white else "as it is",
+        **{f"photometra:camera:{k}": v for k, v in asdict(booth.viewpoint).items()},
+        **{f"photometra:lamp:{n}": _text(tuple(asdict(lamp).values())) for n, lamp in _lamps(booth) if lamp.strength},
+        **{f"photometra:parameter:{k}": _input(k, v) for k, v in specimen.surface.given.items()},
+    }
+
+
+def is_written(path, header, samples):
+    """Whether a file is there that says of itself what `header_of` gives, with as many samples."""
+    if not Path(path).exists():
+        return False
+    try:
+        there = read_header(path)
+    except PictureError:
+        return False
+    wanted = {**header, "photometra:samples": samples}
+    ours = {k for k in there if k.startswith("photometra:")} - {"photometra:noise", "photometra:denoised"}
+    return ours == {k for k in wanted if k.startswith("photometra:")} and all(
+        _alike(there[k], v) for k, v in wanted.items() if k in ours
+    )
+
+
+def _alike(a, b):
+    try:
+        return abs(float(a) - float(b)) <= 1e-5 * max(1.0, abs(float(b)))
+    except ValueError:
+        return str(a) == str(b)
 
 
 def _input(name, value):

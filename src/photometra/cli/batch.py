@@ -1,0 +1,112 @@
+"""Verbs for many pictures: turntable, and a contact sheet of a study."""
+
+from dataclasses import replace
+from pathlib import Path
+from typing import Annotated
+
+import numpy as np
+import typer
+
+from ..imaging.booths import compiled_in, display_of, limits_of, scene_of
+from ..imaging.denoising import clean_picture, is_available
+from ..imaging.ladders import mounted
+from ..imaging.rendering import header_of, is_written, render_picture
+from ..pictures import write_picture
+from ..study import read_file
+from ..tracing import Rendering
+from .hand_over import picture_size
+from .output import Refused, output_path, print_json, tell
+from .studies import Json, SpecimenName, StudyPath
+
+_TURNS = ("camera", "light")
+_MOST_FRAMES = 1000
+_DENOISE = "Denoise PNGs, or give EXRs the denoised picture as a layer."
+
+
+def turntable(
+    study: StudyPath,
+    specimen: SpecimenName,
+    output: Annotated[Path, typer.Option("-o", metavar="FOLDER", help="Where the frames go: NAME.0001.exr and on.")],
+    frames: Annotated[int, typer.Option(min=2, max=_MOST_FRAMES, help="Over one whole turn.")] = 36,
+    turning: Annotated[str, typer.Option("--turning", metavar="camera|light", help="What goes round.")] = "camera",
+    size: Annotated[str, typer.Option(metavar="WxH")] = "512x512",
+    samples: Annotated[int, typer.Option(min=1, max=1_000_000)] = 64,
+    as_png: Annotated[bool, typer.Option("--png", help="As shown, instead of scene-linear EXR.")] = False,
+    denoise: Annotated[bool, typer.Option("--denoise", help=_DENOISE)] = False,
+    resume: Annotated[bool, typer.Option("--resume", help="Keep frames that are there already and alike.")] = False,
+    as_json: Json = False,
+):
+    """Render a specimen going round, or its light: a sequence of frames."""
+    if turning not in _TURNS:
+        raise Refused(f"--turning '{turning}' is not known; give {' or '.join(_TURNS)}")
+    if denoise and not is_available():
+        raise Refused("--denoise needs the Python package pyoidn, which is not installed here: pip install pyoidn")
+    width, height = picture_size(size)
+    document = read_file(study)
+    one = document.specimen(specimen)
+    if output.exists() and not output.is_dir():
+        raise Refused(f"{output}: this is a file; give a folder for the frames")
+    if not output.exists() and not output.parent.is_dir():
+        raise Refused(f"{output}: there is no folder {output.parent}")
+    output.mkdir(exist_ok=True)
+    stem = "".join(c if c.isalnum() else "-" for c in one.name.lower()).strip("-") or "frame"
+    written = []
+    for i in range(frames):
+        path = output / f"{stem}.{i + 1:04d}.{'png' if as_png else 'exr'}"
+        turned = _turned(document, turning, 360.0 * i / frames)
+        written.append(str(path))
+        if resume and is_written(path, header_of(turned, one, width, height), samples):
+            continue
+        render_picture(turned, one, path, width, height, samples=samples, clean=denoise)
+        tell(f"frame {i + 1} of {frames}")
+    if as_json:
+        print_json({"specimen": one.name, "frames": written, "turning": turning, "samples": samples})
+    else:
+        tell(f"wrote {frames} frames to {output}")
+
+
+def _turned(document, turning, degrees):
+    booth = document.booth
+    if turning == "light":
+        return document.with_booth(turn=(booth.turn + degrees + 180.0) % 360.0 - 180.0)
+    turn = (booth.viewpoint.turn + degrees + 180.0) % 360.0 - 180.0
+    return document.with_booth(viewpoint=replace(booth.viewpoint, turn=turn))
+
+
+def contact_sheet(
+    study: StudyPath,
+    output: Annotated[Path, typer.Option("-o", metavar="FILE", help="PNG (as shown) or EXR (scene-linear).")],
+    size: Annotated[str, typer.Option(metavar="WxH", help="Of each picture.")] = "256x256",
+    columns: Annotated[int, typer.Option(min=1, max=50)] = 4,
+    samples: Annotated[int, typer.Option(min=1, max=100_000)] = 32,
+    as_json: Json = False,
+):
+    """Render every specimen of a study under the same light, as one picture; a PNG is denoised where that can be."""
+    width, height = picture_size(size)
+    path = output_path(output, (".png", ".exr"))
+    document = read_file(study)
+    if not document.specimens:
+        raise Refused(f"{study}: there is no specimen in this study to show")
+    is_shown = path.suffix.lower() == ".png"
+    pictures = []
+    for i, one in enumerate(document.specimens):
+        scene = scene_of(document, one)
+        rendering = Rendering(compiled_in(scene, one), scene, width, height, limits=limits_of(document.booth))
+        rendering.add(samples)
+        pictures.append(clean_picture(rendering) if is_shown else rendering.picture())
+        tell(f"{one.name}, {i + 1} of {len(document.specimens)}")
+    while len(pictures) % columns and len(pictures) > columns:
+        pictures.append(np.full((height, width, 3), 0.18, np.float32))
+    rows = [pictures[i : i + columns] for i in range(0, len(pictures), columns)]
+    names = [s.name for s in document.specimens]
+    header = {"Software": "Photometra", "photometra:study": document.name, "photometra:specimens": "; ".join(names)}
+    write_picture(path, mounted(rows), display_of(document.booth), header)
+    if as_json:
+        print_json({"file": str(path), "specimens": names, "columns": min(columns, len(names)), "samples": samples})
+    else:
+        tell(f"wrote {path}: {len(names)} specimens, in the order of the study")
+
+
+def register(app):
+    app.command("turntable")(turntable)
+    app.command("contact-sheet")(contact_sheet)
