@@ -59,7 +59,10 @@ _LEVELS = (
     ("gamma", "gamma", "", 0.1, 10.0, 0.01, 2, "Above 1 lifts the levels between, below 1 lowers them"),
     ("contrast", "contrast", "×", 0.0, 10.0, 0.01, 2, "Spreads the levels about their middle"),
     ("blur_mm", "blur", "mm", 0.0, 50.0, 0.01, 2, "Width of the blur, one standard deviation"),
+    ("hue_deg", "hue", "°", -180.0, 180.0, 0.5, 0, "Turns the hue of a picture in colour; its brightness stays"),
+    ("saturation", "saturation", "×", 0.0, 5.0, 0.01, 2, "Saturation of a picture in colour; its brightness stays"),
 )
+_OF_COLOUR = ("hue_deg", "saturation")
 
 
 class MapSheet(QWidget):
@@ -273,6 +276,8 @@ class MapSheet(QWidget):
         self._show_placement(one)
         for key, *_ in _LEVELS:
             self.fields[key].show_value(getattr(one.adjustments, key))
+        for key in _OF_COLOUR:
+            self.fields[key].setVisible(isinstance(one.source, Picture) and one.source.channel == "colour")
         self.invert.setChecked(one.adjustments.invert)
         self.combine.setVisible(self.layer > 0)
         self.amount.setVisible(self.layer > 0)

@@ -20,6 +20,7 @@ from .model import Adjustments, Generator, Layer, Picture
 MOST_BYTES = 512 * 2**20
 _LEAST_SIDE, _MOST_SIDE = 16, 2048
 _CHANNEL = {"red": 0, "green": 1, "blue": 2, "alpha": 3}
+_CHANNEL_OF_COLOUR = ("red", "green", "blue")
 _LUMINANCE = RGB_TO_XYZ[1].astype(np.float32)
 
 
@@ -90,9 +91,31 @@ def _baked(source, adjustments: Adjustments, size):
         levels = texels.astype(np.float32) / np.iinfo(texels.dtype).max
         if source.encoding == "sRGB":
             levels = decode_srgb(levels)
+        if source.channel in _CHANNEL_OF_COLOUR and (adjustments.hue_deg or adjustments.saturation != 1.0):
+            levels = _recoloured(source, adjustments)
     else:
         levels = drawn(source, size)
     return _quantised(_adjusted(levels, adjustments, size))
+
+
+def _recoloured(source: Picture, a: Adjustments):
+    """One channel of a picture whose colours are turned in hue and changed in saturation, in linear light; what is
+    bright stays as bright."""
+    channels = []
+    for name in _CHANNEL_OF_COLOUR:
+        texels = _channel_of(replace(source, channel=name))
+        levels = texels.astype(np.float32) / np.iinfo(texels.dtype).max
+        channels.append(decode_srgb(levels) if source.encoding == "sRGB" else levels)
+    rgb = np.stack(channels, axis=-1)
+    bright = (rgb @ _LUMINANCE)[..., None]
+    turn = np.radians(a.hue_deg)
+    # About the axis of greys (Rodrigues); then what it did to the luminance is taken back.
+    axis = np.ones(3) / np.sqrt(3.0)
+    cross = np.array([[0.0, -axis[2], axis[1]], [axis[2], 0.0, -axis[0]], [-axis[1], axis[0], 0.0]])
+    matrix = np.cos(turn) * np.eye(3) + np.sin(turn) * cross + (1.0 - np.cos(turn)) * np.outer(axis, axis)
+    chroma = a.saturation * ((rgb - bright) @ matrix.T)
+    chroma -= (chroma @ _LUMINANCE)[..., None]
+    return np.clip(bright + chroma, 0.0, 1.0)[..., _CHANNEL_OF_COLOUR.index(source.channel)]
 
 
 def drawn(source: Generator, size):

@@ -71,7 +71,8 @@ class Placement:
 
 @dataclass(frozen=True)
 class Adjustments:
-    """What is done to a source's level, in this order: invert, levels with gamma, contrast about the middle, blur."""
+    """What is done to a source's level, in this order: of a picture in colour hue and saturation, then invert, levels
+    with gamma, contrast about the middle, blur."""
 
     invert: bool = False
     black: float = 0.0
@@ -79,6 +80,8 @@ class Adjustments:
     gamma: float = 1.0
     contrast: float = 1.0
     blur_mm: float = 0.0
+    hue_deg: float = 0.0
+    saturation: float = 1.0
 
 
 @dataclass(frozen=True)
@@ -165,6 +168,8 @@ def checked_layers(name, layers):
             (adjust.white, 0.0, 1.0, "white"),
             (adjust.gamma, 0.05, 20.0, "gamma"),
             (adjust.contrast, 0.0, 20.0, "contrast"),
+            (adjust.hue_deg, -360.0, 360.0, "hue"),
+            (adjust.saturation, 0.0, 20.0, "saturation"),
             (adjust.blur_mm, 0.0, 1e3, "blur"),
             (layer.amount, 0.0, 1.0, "amount"),
         ):

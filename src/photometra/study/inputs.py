@@ -69,6 +69,8 @@ class LayerEntry(_Strict):
     gamma: _Finite = _ADJUST.gamma
     contrast: _Finite = _ADJUST.contrast
     blur_mm: _Finite = _ADJUST.blur_mm
+    hue_deg: _Finite = _ADJUST.hue_deg
+    saturation: _Finite = _ADJUST.saturation
     combine: Literal[COMBINES] = _LAYER.combine
     amount: _Finite = _LAYER.amount
 

@@ -39,7 +39,11 @@ _MOST_BYTES = 600_000_000
 _GLOSS = re.compile(r"gloss(?!ary)|smooth", re.I)
 _COLOURS = re.compile(r"colou?r|albedo|diffuse|base", re.I)
 _NORMALS = re.compile(r"normal|nrm|(?<![a-z])nor(?![a-z])", re.I)
-_ADJUST = ("black", "white", "gamma", "contrast")
+_ADJUST = {
+    "black": "black", "white": "white", "gamma": "gamma", "contrast": "contrast", "hue": "hue_deg",
+    "saturation": "saturation",
+}  # fmt: skip
+"""Words of a typed map, and the adjustments that they are."""
 _BALL = LiesOn()
 _WHOLE = (0.0, 0.0, 0.0), (1.0, 1.0, 1.0)
 """The range of a picture in colour: as it is."""
@@ -174,9 +178,9 @@ def _layer(p, source, words):
             elif key == "seed":
                 seed = int(number)
             else:
-                adjust = replace(adjust, **{key: number})
+                adjust = replace(adjust, **{_ADJUST[key]: number})
         else:
-            known = "low, high, size, offset, turn, invert, black, white, gamma, contrast, blur, amount, seed, shuffle"
+            known = f"low, high, size, offset, turn, invert, {', '.join(_ADJUST)}, blur, amount, seed, shuffle"
             more = f", {', '.join(sorted(own))}" if own else ", channel, encoding, link"
             raise InputError(
                 f"{p.name}: '{word}' is not understood in a map; known are {known}{more}, "
