@@ -305,8 +305,9 @@ class TestAutosave:
         """Each change begins the pause anew; the longest wait runs on."""
         window.files._overdue.setInterval(600)
         try:
-            for i in range(12):
-                window.session.set_values({"roughness": 0.3 + 0.01 * i})
+            # On a busy machine writing takes its time; never is there a pause of a second.
+            for i in range(200):
+                window.session.set_values({"roughness": 0.3 + 0.001 * i})
                 qtbot.wait(100)
                 if any(journal_folder().glob("*.json")):
                     return
