@@ -89,6 +89,7 @@ class LibrarySheet(Sheet):
         self.session, self.settings = session, settings
         self.libraries = []
         self.chosen = None
+        self._again = False
         self._sync = LongJob(self)
         self._sync.progressed.connect(lambda at: self.state.setText(f"Reading entry {at[0]} of {at[1]}…"))
         self._sync.finished.connect(self._synced)
@@ -229,10 +230,13 @@ class LibrarySheet(Sheet):
                 made.append(library)
             return made
 
-        self._sync.start(job)
+        # What comes while a sync runs asks for another one after it.
+        self._again = not self._sync.start(job)
 
     def _synced(self, libraries):
         self.libraries = libraries
+        if self._again:
+            self.bring_up()
         self.model.forget()
         self._ask()
 

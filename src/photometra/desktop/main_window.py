@@ -288,11 +288,15 @@ class MainWindow(QMainWindow):
         """Put the picture in a window of its own, as for a second screen, or back into this one."""
         if on:
             self._apart = PictureWindow(self.sight, self)
-            self._apart.left.connect(lambda: self.menus.apart.setChecked(False))
-            self._apart.left.connect(lambda: self._looking.insertWidget(0, self.sight))
+            self._apart.left.connect(self._take_picture_back)
             self._apart.show()
         elif self._apart is not None:
             self._apart.close()
+
+    def _take_picture_back(self):
+        self._apart = None
+        self._looking.insertWidget(0, self.sight)
+        self.menus.apart.setChecked(False)
 
     def show_numbers(self):
         """Show pins, profile and histogram under the picture, or the chart again."""
@@ -474,7 +478,7 @@ class MainWindow(QMainWindow):
         if not self.files.may_leave():
             event.ignore()
             return
-        for dialog in (self.browser, self.hand_over):
+        for dialog in (self.browser, self.hand_over, self._apart):
             if dialog is not None:
                 dialog.close()
         self._warming.end()

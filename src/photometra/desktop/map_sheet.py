@@ -159,6 +159,9 @@ class MapSheet(QWidget):
             made = DragField(*field)
             made.changed.connect(partial(changed, key))
             self.fields[key] = made
+            if key in _OF_COLOUR:
+                # Until there is a picture in colour.
+                made.hide()
             # What belongs together stands side by side.
             is_second = key in _BESIDE
             row -= is_second
