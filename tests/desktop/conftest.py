@@ -12,13 +12,6 @@ from photometra.desktop.main_window import MainWindow
 PATIENCE_MS = 40_000
 
 
-def pytest_collection_modifyitems(items):
-    """A window's tests wait for real time on a machine that may be busy: what fails is tried once more, and said so."""
-    for item in items:
-        if "tests/desktop" in item.path.as_posix():
-            item.add_marker(pytest.mark.flaky(reruns=1))
-
-
 @pytest.fixture(scope="session")
 def qapp():
     application = make_application()

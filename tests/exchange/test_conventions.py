@@ -47,3 +47,23 @@ def test_what_lies_beyond_a_space_is_neither_clipped_nor_silent():
     row = deep["Reflectance at normal incidence (F0)", "linear Rec.709"]
     assert row.numbers[2] < 0.0 and "outside Rec.709" in row.note
     assert "clipped" in deep["Reflectance at normal incidence (F0)", "sRGB, encoded"].note
+
+
+def test_layers_are_told_where_they_are_and_only_there():
+    found = numbers(
+        coat__amount=0.5, coat__ior=1.6, coat__roughness=0.2, film__amount=1.0, film__thickness=420.0, film__ior=1.9,
+        sheen__amount=0.3, sheen__colour=(0.5, 0.25, 0.125),
+    )  # fmt: skip
+    face = (0.6 / 2.6) ** 2
+    assert found["Coat reflectance at normal incidence", "F0"].numbers[0] == pytest.approx(face)
+    assert found["Coat roughness", "α, slope width"].numbers[0] == pytest.approx(0.04)
+    assert found["Film thickness", "µm"].numbers[0] == pytest.approx(0.42)
+    assert found["Sheen colour", "linear Rec.709"].numbers == (0.5, 0.25, 0.125)
+    assert not any(what.startswith(("Coat", "Film", "Sheen")) for what, _ in numbers())
+
+
+def test_what_scatters_below_has_its_path_in_the_unit():
+    deep = {"subsurface": 1.0, "subsurface__radius": (3.0, 1.0, 0.5), "subsurface__scale": 2.0}
+    assert numbers("cm", **deep)["Mean free path", "cm"].numbers == pytest.approx((0.6, 0.2, 0.1))
+    milky = {"transmission": 1.0, "interior__scatter": (0.2, 0.3, 0.4)}
+    assert numbers("m", **milky)["Scattering coefficient", "per m"].numbers == pytest.approx((200.0, 300.0, 400.0))

@@ -13,7 +13,7 @@ from photometra.imaging.rendering import render_picture
 from photometra.pictures import read_header, read_picture
 from photometra.study import Specimen, Study
 from photometra.surface import Surface
-from photometra.tracing import Rendering, Scene, environment_from, uniform_environment
+from photometra.tracing import Camera, Rendering, Scene, environment_from, uniform_environment
 
 pytestmark = pytest.mark.skipif(not is_available(), reason="no library to denoise with on this machine")
 _SIDE = 128
@@ -125,3 +125,16 @@ def test_a_file_keeps_the_mean_and_gains_a_layer(demo, tmp_path):
     assert {"denoised.R", "denoised.G", "denoised.B"} <= set(spec.channelnames)
     assert read_header(paths[3])["photometra:denoised"] == "yes" and "photometra:denoised" not in read_header(paths[2])
     assert not np.array_equal(read_picture(paths[2]), read_picture(paths[3]))
+
+
+def test_a_thin_wall_reflects_and_passes_what_two_faces_do():
+    """A bubble of glass before a black sky, a white one behind the camera: two walls, each of two faces (Stokes 1862)."""
+    halves = np.zeros((64, 128, 3), np.float32)
+    halves[:, :32] = halves[:, 96:] = 1.0
+    scene = Scene(environment_from(halves), radius=25.0, stage=False, camera=Camera(rise=0.0))
+    bubble = Surface({"ior": 1.5, "transmission": 1.0, "roughness": 0.0, "thin_walled": True})
+    rendering = Rendering(compiled_in(scene, Specimen("Bubble", 50.0, bubble)), scene, 65, 65)
+    albedo = rendering.followed(256).albedo[29:36, 29:36].mean()
+    face = (0.5 / 2.5) ** 2
+    wall = 2.0 * face / (1.0 + face)
+    assert albedo == pytest.approx(2.0 * wall / (1.0 + wall), rel=0.06)

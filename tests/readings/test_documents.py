@@ -3,8 +3,8 @@
 import numpy as np
 import pytest
 
+from photometra.optics.dispersion import index_by_formula
 from photometra.readings import ReadingError
-from photometra.readings.documents import formula
 from photometra.readings.files import read_text
 from photometra.readings.understanding import Choices, understand
 
@@ -16,19 +16,21 @@ class TestFormulas:
     def test_published_indices(self):
         """Crown glass by its maker's sheet (n_d 1.51680), fused silica (Malitson 1965, n_d 1.45846), dry air at 15 °C
         (Ciddor 1996, n - 1 = 2.77e-4), and water's neighbour by Cauchy."""
-        assert formula(2, BK7, 0.5875618) == pytest.approx(1.51680, abs=1e-5)
-        assert formula(1, SILICA, 0.5875618) == pytest.approx(1.45846, abs=1e-5)
+        assert index_by_formula(2, BK7, 0.5875618) == pytest.approx(1.51680, abs=1e-5)
+        assert index_by_formula(1, SILICA, 0.5875618) == pytest.approx(1.45846, abs=1e-5)
         air = (0.0, 0.05792105, 238.0185, 0.00167917, 57.362)
-        assert formula(6, air, 0.589) - 1.0 == pytest.approx(2.77e-4, abs=1e-6)
-        assert formula(5, (1.32, 0.003, -2.0), 0.5) == pytest.approx(1.332)
+        assert index_by_formula(6, air, 0.589) - 1.0 == pytest.approx(2.77e-4, abs=1e-6)
+        assert index_by_formula(5, (1.32, 0.003, -2.0), 0.5) == pytest.approx(1.332)
 
     def test_each_by_hand_at_one_micrometre(self):
-        assert formula(3, (2.0, 0.25, 2.0, 0.1, -4.0), 1.0) == pytest.approx(np.sqrt(2.35))
-        assert formula(4, (2.0, 0.5, 0.0, 0.5, 2.0), 1.0) == pytest.approx(np.sqrt(2.0 + 0.5 / 0.75))
-        assert formula(7, (1.4, 0.01, 0.0, 0.02), 1.0) == pytest.approx(1.4 + 0.01 / 0.972 + 0.02)
+        assert index_by_formula(3, (2.0, 0.25, 2.0, 0.1, -4.0), 1.0) == pytest.approx(np.sqrt(2.35))
+        assert index_by_formula(4, (2.0, 0.5, 0.0, 0.5, 2.0), 1.0) == pytest.approx(np.sqrt(2.0 + 0.5 / 0.75))
+        assert index_by_formula(7, (1.4, 0.01, 0.0, 0.02), 1.0) == pytest.approx(1.4 + 0.01 / 0.972 + 0.02)
         right = 0.2 + 0.05 / (1.0 - 0.04) + 0.01
-        assert formula(8, (0.2, 0.05, 0.04, 0.01), 1.0) == pytest.approx(np.sqrt((1 + 2 * right) / (1 - right)))
-        assert formula(9, (2.0, 0.1, 0.04, 0.02, 0.5, 0.3), 1.0) == pytest.approx(
+        assert index_by_formula(8, (0.2, 0.05, 0.04, 0.01), 1.0) == pytest.approx(
+            np.sqrt((1 + 2 * right) / (1 - right))
+        )
+        assert index_by_formula(9, (2.0, 0.1, 0.04, 0.02, 0.5, 0.3), 1.0) == pytest.approx(
             np.sqrt(2.0 + 0.1 / 0.96 + 0.02 * 0.5 / (0.25 + 0.3))
         )
 

@@ -7,7 +7,8 @@ import numpy as np
 from ..errors import InputError
 from ..maps import Layer, Map, Picture, Placement
 from ..names import kept_name
-from ..optics.fresnel import COS_EDGE
+from ..optics.dispersion import index_of_reflectance
+from ..optics.fresnel import COS_EDGE, fresnel_dielectric
 from ..pictures import encoded_levels
 from ..study import Specimen
 from ..surface import PARAMETERS, Surface, rows
@@ -125,9 +126,8 @@ def _interface(coming):
         if coming.of("specular_color").varies:
             coming.graph.note("the picture of the metal's tint at the edge: carried as its mean")
     if coming.number("base_metalness") < 1.0:
-        ior = coming.number("specular_ior")
-        root = np.sqrt(weight) * abs(ior - 1.0) / (ior + 1.0)
-        coming.changes["ior"] = float(np.clip((1.0 + root) / (1.0 - root), 1.0, 3.0))
+        face = float(weight * fresnel_dielectric(1.0, coming.number("specular_ior")))
+        coming.changes["ior"] = float(np.clip(index_of_reflectance(face), 1.0, 3.0))
         tint = coming.colour("specular_color")
         if coming.number("base_metalness") <= 0.0 and np.ptp(tint) + abs(1.0 - tint.mean()) > 1e-3:
             coming.graph.note("the tint of a dielectric's reflection: nature has none")

@@ -9,6 +9,7 @@ from ..colour.observers import WAVELENGTHS
 from ..errors import InputError
 from ..instruments import constants_reading
 from ..optics.dispersion import LINE_D_NM, LINE_D_SODIUM_NM
+from ..optics.fresnel import fresnel_conductor, fresnel_dielectric
 from ..study import Specimen
 from ..surface import rows
 from ..surface.compile import body_constants, compile_surface
@@ -75,7 +76,7 @@ def conventions_of(specimen: Specimen, unit="mm") -> list[Row]:
                 at = np.array([nm])
                 pair = float(interpolated(WAVELENGTHS, n, at)[0]), float(interpolated(WAVELENGTHS, k, at)[0])
                 out.append(Row(f"n and k at {nm:g} nm", "complex index", pair, f"{pair[0]:.4f} + {pair[1]:.4f} i"))
-            face = ((n - 1.0) ** 2 + k**2) / ((n + 1.0) ** 2 + k**2) * bare.spectra[rows.METAL_TINT, :-1]
+            face = fresnel_conductor(1.0, n, k) * bare.spectra[rows.METAL_TINT, :-1]
         else:
             face = bare.spectra[rows.METAL_A, :-1] * bare.spectra[rows.METAL_TINT, :-1]
             edge = bare.spectra[rows.METAL_B, :-1] * bare.spectra[rows.METAL_TINT, :-1]
@@ -111,7 +112,7 @@ def _finish(s, prefix):
 
 
 def _index(label, ior):
-    face = ((ior - 1.0) / (ior + 1.0)) ** 2
+    face = float(fresnel_dielectric(1.0, ior))
     yield _number(f"{label} index", "IOR at 589.3 nm", ior)
     yield _number(f"{label} reflectance at normal incidence", "F0", face)
     yield _number(f"{label} specular level", "F0 / 0.08", face / 0.08)

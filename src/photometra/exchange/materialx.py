@@ -14,7 +14,7 @@ from ..colour.observers import WAVELENGTHS
 from ..disk import write_text
 from ..errors import InputError
 from ..instruments import constants_reading
-from ..optics.dispersion import LINE_C_NM, LINE_D_NM, LINE_D_SODIUM_NM, LINE_F_NM
+from ..optics.dispersion import LINE_C_NM, LINE_D_NM, LINE_D_SODIUM_NM, LINE_F_NM, abbe_number
 from ..optics.fresnel import COS_EDGE
 from ..optics.metal import colours_from_constants
 from ..study import Specimen
@@ -179,7 +179,7 @@ def _interior(s, compiled, size_mm, inputs, left_out):
         inputs["transmission_scatter_anisotropy"] = ("float", s["interior.asymmetry"])
     if s["constants"]:
         n = interpolated(WAVELENGTHS, compiled.spectra[rows.ETA, :-1], np.array([LINE_D_NM, LINE_F_NM, LINE_C_NM]))
-        abbe = float((n[0] - 1.0) / max(n[1] - n[2], 1e-9))
+        abbe = float(abbe_number(*n)) if n[1] > n[2] else _LEAST_DISPERSIVE
         if abbe < _LEAST_DISPERSIVE:
             inputs["transmission_dispersion_scale"] = ("float", 1.0)
             inputs["transmission_dispersion_abbe_number"] = ("float", abbe)

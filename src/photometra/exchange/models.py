@@ -7,6 +7,7 @@ glTF 2.0 with the ratified KHR_materials extensions (Khronos 2022); UsdPreviewSu
 
 import numpy as np
 
+from ..optics.dispersion import index_of_reflectance
 from .graph import Value, constant
 
 _GLTF_ABBE = 20.0
@@ -19,6 +20,12 @@ def _mean(at, name, otherwise=0.0):
 
 def _renamed(at, names):
     return {ours: at[theirs] for theirs, ours in names.items() if theirs in at}
+
+
+def _body_colour(value):
+    """One colour for a body and what scatters below it, by their shares."""
+    w, base = value["subsurface_weight"], value.get("base_color", (0.8,) * 3)
+    return tuple((1.0 - w) * b + w * c for b, c in zip(base, value["subsurface_color"], strict=True))
 
 
 _GLTF = {
@@ -60,10 +67,8 @@ def to_gltf(inputs, size_mm, note):
     out = {theirs: value[ours] for theirs, ours in _GLTF.items() if ours in value}
     is_clear = value.get("transmission_weight", 0.0) > 0.0
     if value.get("subsurface_weight", 0.0) > 0.0:
-        w = value["subsurface_weight"]
-        base = value.get("base_color", (0.8,) * 3)
-        out["base_color"] = tuple((1.0 - w) * b + w * c for b, c in zip(base, value["subsurface_color"], strict=True))
-        note("how far light wanders below the surface: glTF has none; its colour is carried")
+        out["base_color"] = _body_colour(value)
+        note("the mean free path of subsurface scattering: glTF has none; its colour is carried")
     if is_clear:
         out["base_color"] = (1.0, 1.0, 1.0)
         out["thickness"] = 0.0 if value.get("geometry_thin_walled") else size_mm / 1000.0
@@ -111,8 +116,7 @@ def from_preview(at, note):
         out["specular_roughness"] = constant(0.5)
     if _mean(at, "useSpecularWorkflow") > 0.5:
         face = np.clip(at["specularColor"].mean, 0.0, 0.99) if "specularColor" in at else np.zeros(3)
-        root = float(np.sqrt(face.mean()))
-        out |= {"base_metalness": constant(0.0), "specular_ior": constant((1.0 + root) / (1.0 - root))}
+        out |= {"base_metalness": constant(0.0), "specular_ior": constant(index_of_reflectance(face.mean()))}
         note("a reflectance facing us by colour: carried as an index of refraction")
     if "normal" in at and not np.allclose(at["normal"].mean, (0.0, 0.0, 1.0)):
         out["geometry_normal"] = at["normal"]
@@ -125,10 +129,8 @@ def to_preview(inputs, note):
     """OpenPBR's inputs as UsdPreviewSurface's: a fall-back for what knows no better."""
     value = {k: v for k, (_, v) in inputs.items()}
     out = {theirs: value[ours] for theirs, ours in _PREVIEW.items() if ours in value}
-    w = value.get("subsurface_weight", 0.0)
-    if w > 0.0:
-        base = value.get("base_color", (0.8,) * 3)
-        out["diffuseColor"] = tuple((1 - w) * b + w * c for b, c in zip(base, value["subsurface_color"], strict=True))
+    if value.get("subsurface_weight", 0.0) > 0.0:
+        out["diffuseColor"] = _body_colour(value)
     if value.get("transmission_weight", 0.0) > 0.0:
         out["opacity"] = out.get("opacity", 1.0) * (1.0 - 0.9 * value["transmission_weight"])
         out["diffuseColor"] = value.get("transmission_color", (1.0,) * 3)
@@ -146,7 +148,7 @@ def from_burley(at, note):
         "anisotropic": "specular_roughness_anisotropy", "specTrans": "transmission_weight", "sheen": "fuzz_weight",
         "subsurface": "subsurface_weight", "subsurfaceDistance": "subsurface_radius_scale",
     })  # fmt: skip
-    out["specular_ior"] = at["ior"] if is_clear else constant((1.0 + np.sqrt(face)) / (1.0 - np.sqrt(face)))
+    out["specular_ior"] = at["ior"] if is_clear else constant(index_of_reflectance(face))
     out |= {"coat_ior": constant(1.5), "subsurface_radius": constant(1.0), "subsurface_color": at["baseColor"]}
     out["coat_weight"] = constant(0.25 * _mean(at, "clearcoat"))
     out["coat_roughness"] = constant(np.sqrt(0.1 + (0.001 - 0.1) * _mean(at, "clearcoatGloss", 1.0)))

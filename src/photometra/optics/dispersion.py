@@ -84,3 +84,42 @@ def constants_from_ellipsometry(angle_deg, psi_deg, delta_deg):
     root = np.sqrt(eps)
     root = np.where(root.imag < 0.0, -root, root)
     return root.real, root.imag
+
+
+def index_by_formula(number, c, um):
+    """Index of refraction at wavelengths in µm by one of the nine customary dispersion formulas: 1 Sellmeier, 2 the
+    same of squared poles, 3 polynomial, 4 and 9 mixed, 5 Cauchy, 6 gases, 7 Herzberger, 8 Lorentz–Lorenz."""
+    um, c = np.asarray(um, float), np.asarray(c, float)
+    square = um**2
+    pairs = list(zip(c[1::2], c[2::2], strict=False))
+    with np.errstate(all="ignore"):
+        if number == 1:
+            return np.sqrt(1.0 + c[0] + sum(a * square / (square - b**2) for a, b in pairs))
+        if number == 2:
+            return np.sqrt(1.0 + c[0] + sum(a * square / (square - b) for a, b in pairs))
+        if number == 3:
+            return np.sqrt(c[0] + sum(a * um**b for a, b in pairs))
+        if number == 4:
+            c = np.concatenate([c, np.zeros(max(0, 9 - c.size))])
+            out = c[0] + sum(c[i] * um ** c[i + 1] / (square - c[i + 2] ** c[i + 3]) for i in (1, 5) if c[i] != 0.0)
+            return np.sqrt(out + sum(a * um**b for a, b in zip(c[9::2], c[10::2], strict=False)))
+        if number == 5:
+            return c[0] + sum(a * um**b for a, b in pairs)
+        if number == 6:
+            return 1.0 + c[0] + sum(a / (b - 1.0 / square) for a, b in pairs)
+        if number == 7:
+            c = np.concatenate([c, np.zeros(max(0, 6 - c.size))])
+            pole = 1.0 / (square - 0.028)
+            return c[0] + c[1] * pole + c[2] * pole**2 + c[3] * square + c[4] * square**2 + c[5] * square**3
+        if number == 8:
+            right = c[0] + c[1] * square / (square - c[2]) + c[3] * square
+            return np.sqrt((1.0 + 2.0 * right) / (1.0 - right))
+        if number == 9:
+            return np.sqrt(c[0] + c[1] / (square - c[2]) + c[3] * (um - c[4]) / ((um - c[4]) ** 2 + c[5]))
+    raise ValueError(number)
+
+
+def index_of_reflectance(face):
+    """Index of a dielectric that reflects a share of light at normal incidence: Fresnel's law turned round."""
+    root = np.sqrt(face)
+    return (1.0 + root) / (1.0 - root)

@@ -6,6 +6,7 @@ from xml.etree import ElementTree
 import numpy as np
 
 from ..names import one_line
+from ..optics.dispersion import index_by_formula
 from .layouts import ONE_EACH_ROW
 from .tables import MOST_CELLS, Block, ReadingError, Sheet
 
@@ -96,44 +97,11 @@ def _entry(kind, entry):
         c = np.array([float(v) for v in str(entry["coefficients"]).split()])
         low, high = max(1000.0 * ends[0], _SEEN_NM[0]), min(1000.0 * ends[1], _SEEN_NM[1])
         at = np.arange(np.ceil(low / _STEP_NM), np.floor(high / _STEP_NM) + 0.5) * _STEP_NM
-        index = formula(number, c, at / 1000.0)
+        index = index_by_formula(number, c, at / 1000.0)
         if not np.all(np.isfinite(index)):
             raise ValueError
         return (at, index), None
     return None, None
-
-
-def formula(number, c, um):
-    """Index of refraction at wavelengths in µm by one of the nine customary dispersion formulas: 1 Sellmeier, 2 the
-    same of squared poles, 3 polynomial, 4 and 9 mixed, 5 Cauchy, 6 gases, 7 Herzberger, 8 Lorentz–Lorenz."""
-    um, c = np.asarray(um, float), np.asarray(c, float)
-    square = um**2
-    pairs = list(zip(c[1::2], c[2::2], strict=False))
-    with np.errstate(all="ignore"):
-        if number == 1:
-            return np.sqrt(1.0 + c[0] + sum(a * square / (square - b**2) for a, b in pairs))
-        if number == 2:
-            return np.sqrt(1.0 + c[0] + sum(a * square / (square - b) for a, b in pairs))
-        if number == 3:
-            return np.sqrt(c[0] + sum(a * um**b for a, b in pairs))
-        if number == 4:
-            c = np.concatenate([c, np.zeros(max(0, 9 - c.size))])
-            out = c[0] + sum(c[i] * um ** c[i + 1] / (square - c[i + 2] ** c[i + 3]) for i in (1, 5) if c[i] != 0.0)
-            return np.sqrt(out + sum(a * um**b for a, b in zip(c[9::2], c[10::2], strict=False)))
-        if number == 5:
-            return c[0] + sum(a * um**b for a, b in pairs)
-        if number == 6:
-            return 1.0 + c[0] + sum(a / (b - 1.0 / square) for a, b in pairs)
-        if number == 7:
-            c = np.concatenate([c, np.zeros(max(0, 6 - c.size))])
-            pole = 1.0 / (square - 0.028)
-            return c[0] + c[1] * pole + c[2] * pole**2 + c[3] * square + c[4] * square**2 + c[5] * square**3
-        if number == 8:
-            right = c[0] + c[1] * square / (square - c[2]) + c[3] * square
-            return np.sqrt((1.0 + 2.0 * right) / (1.0 - right))
-        if number == 9:
-            return np.sqrt(c[0] + c[1] / (square - c[2]) + c[3] * (um - c[4]) / ((um - c[4]) ** 2 + c[5]))
-    raise ValueError(number)
 
 
 def cxf_sheet(text, path="text") -> Sheet:

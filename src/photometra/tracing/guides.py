@@ -11,6 +11,7 @@ from ..colour import WAVELENGTHS, reflectance_to_xyz, xyz_to_linear_srgb
 from ..instruments import directional_albedo
 from ..optics.fresnel import dielectric_scalar
 from ..optics.jit import kernel, unowned
+from ..optics.media import interreflections
 from ..optics.rng import random_uniform, seeded
 from ..optics.threads import thread_count
 from ..shapes.mesh import DEPTH
@@ -112,7 +113,7 @@ def _guided(width, y0, y1, height, count, most, seed, camera, scene, patches, sk
                     if not reflects:
                         share = dielectric_scalar(cos_i, etas[k] if way == _WALL else eta)
                         if way == _WALL:
-                            share = 2.0 * share / (1.0 + share)
+                            share += interreflections(share, share, 1.0)[0]
                         reflects = random_uniform(state) < share
                     if reflects:
                         dx += 2.0 * cos_i * nx
