@@ -5,7 +5,9 @@ import json
 import numpy as np
 import pytest
 
-from photometra.pictures import read_header, read_picture
+from photometra.imaging.denoising import is_available
+from photometra.imaging.rendering import header_of, is_written
+from photometra.pictures import read_header, read_picture, write_exr
 from photometra.study import Specimen, Study, write_file
 from photometra.surface import Surface
 
@@ -73,3 +75,28 @@ def test_bad_use_is_one_sentence(run, study, tmp_path, words, sentence):
     code, out, err = run(*words)
     assert code == 2 and sentence in err and out == ""
     assert not (tmp_path / "out").exists()
+
+
+@pytest.mark.skipif(not is_available(), reason="no library to denoise with on this machine")
+def test_a_denoised_picture_is_asked_for_and_says_so(run, study, tmp_path):
+    words = ("render", study, "Buoy 0", "--size", "32x32", "--samples", "2")
+    assert run(*words, "-o", tmp_path / "raw.png")[0] == 0
+    assert run(*words, "-o", tmp_path / "clean.png", "--denoise")[0] == 0
+    assert read_header(tmp_path / "clean.png")["photometra:denoised"] == "yes"
+    rough = [np.abs(np.diff(read_picture(tmp_path / f"{n}.png"), axis=1)).mean() for n in ("raw", "clean")]
+    assert rough[1] < 0.8 * rough[0]
+
+
+def test_another_header_is_another_picture(tmp_path):
+    one = Specimen("Buoy", 60.0, Surface({"roughness": 0.25}))
+    study = Study("S", (one,))
+    header = header_of(study, one, 16, 16)
+    write_exr(tmp_path / "a.exr", np.zeros((16, 16, 3)), {**header, "photometra:samples": 4, "photometra:noise": 0.5})
+    assert is_written(tmp_path / "a.exr", header, 4)
+    assert not is_written(tmp_path / "a.exr", header, 8)
+    assert not is_written(tmp_path / "gone.exr", header, 4)
+    for other in (one.with_values({"roughness": 0.26}), one.with_values({"ior": 1.6})):
+        assert not is_written(tmp_path / "a.exr", header_of(study, other, 16, 16), 4)
+    assert not is_written(tmp_path / "a.exr", header_of(study, one, 16, 32), 4)
+    (tmp_path / "b.exr").write_bytes(b"no picture")
+    assert not is_written(tmp_path / "b.exr", header, 4)

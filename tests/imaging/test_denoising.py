@@ -128,7 +128,7 @@ def test_a_file_keeps_the_mean_and_gains_a_layer(demo, tmp_path):
 
 
 def test_a_thin_wall_reflects_and_passes_what_two_faces_do():
-    """A bubble of glass before a black sky, a white one behind the camera: two walls, each of two faces (Stokes 1862)."""
+    """A bubble of glass before a black sky, a white one behind the camera: two walls of two faces (Stokes 1862)."""
     halves = np.zeros((64, 128, 3), np.float32)
     halves[:, :32] = halves[:, 96:] = 1.0
     scene = Scene(environment_from(halves), radius=25.0, stage=False, camera=Camera(rise=0.0))

@@ -3,6 +3,7 @@
 import numpy as np
 import pytest
 
+from photometra.colour import delta_e_2000
 from photometra.instruments import measured
 from photometra.library import Found, closest
 from photometra.library.entry import path_of
@@ -44,7 +45,10 @@ def test_a_colour_alone_ranks_by_colour(tmp_path):
     lab = {"sample": np.array([1.0])} | {k: np.array([target[k]]) for k in "Lab"}
     sigma = {k: np.array([0.3]) for k in "Lab"}
     reading = Reading("Chip", "colour", lab, sigma, np.array([False]), geometry="di:8", tolerance=1.0)
-    assert [r.found.name for r in closest(entries, (reading,))] == ["Grey 0.3", "Grey 0.6", "Grey 0.1"]
+    apart = [float(delta_e_2000(*(np.array([f[k] for k in "Lab"]) for f in (e.facts, target)))) for e in entries]
+    ranked = closest(entries, (reading,))
+    assert [r.found.name for r in ranked] == [entries[i].name for i in np.argsort(apart)]
+    assert ranked[0].found.name == "Grey 0.3" and ranked[0].score == pytest.approx(min(apart), rel=0.1)
 
 
 def test_what_cannot_be_read_is_left_out_and_what_is_excluded_does_not_count(tmp_path):
@@ -62,4 +66,4 @@ def test_a_surface_that_cannot_answer_counts_as_far_off(tmp_path):
     through = measured("transmissometer", glass.surface, thickness_mm=4.0)
     ranked = closest([found_of(tmp_path, metal), found_of(tmp_path, glass)], (through,))
     assert [r.found.name for r in ranked] == ["Deck light", "Cleat, brass"]
-    assert (ranked[0].score < 0.05 and ranked[1].score == pytest.approx(10.0)) or ranked[1].score > 1.0
+    assert ranked[0].score < 0.05 and ranked[1].score == 10.0
