@@ -1,4 +1,4 @@
-"""`python -m references [coats] [slabs] [half-spaces]`: walk anew, from fixed seeds, and write the tables; minutes."""
+"""`python -m references [metals] [coats] [slabs] [half-spaces]`: walk anew, from fixed seeds, and write the tables; minutes."""
 
 import csv
 import math
@@ -9,6 +9,7 @@ import numpy as np
 
 from .bodies import body, means
 from .coats import BINS, brdf, coated
+from .metals import metal
 
 TABLES = Path(__file__).parent / "tables"
 PATHS = 200_000
@@ -23,6 +24,20 @@ BASES = [
 METAL = (0.44, 2.55)
 """n and k of a yellow metal at one wavelength."""
 LOBE_AT = 60
+METALS = [
+    (n, k, roughness) for n, k in (METAL, (0.2, 4.0), (1.5, 1.8)) for roughness in (0.3, 0.5, 0.7, 0.85, 1.0)
+]
+"""n and k of a yellow, a bright and a dark metal, and the roughness of each."""
+METAL_HEAD = ("n", "k", "roughness", "angle_deg", "reflectance", "error")
+
+
+def metal_rows():
+    """A bare metal's reflectance by angle."""
+    for seed, (n, k, roughness) in enumerate(METALS):
+        for angle in ANGLES:
+            total, squares = metal(PATHS, seed, math.radians(angle), n, k, roughness**2)
+            mean = total / PATHS
+            yield n, k, roughness, angle, f"{mean:.5f}", f"{math.sqrt((squares / PATHS - mean**2) / PATHS):.5f}"
 
 
 def rows():
@@ -96,7 +111,9 @@ def half_space_rows():
         yield (n, roughness, single, *(f"{v:.5f}" for v in (r, error, seen * port, seen_error * port)))
 
 
-EVERY = {"coats": (HEAD, rows), "slabs": (SLAB_HEAD, slab_rows), "half-spaces": (HALF_SPACE_HEAD, half_space_rows)}
+EVERY = {
+    "metals": (METAL_HEAD, metal_rows), "coats": (HEAD, rows), "slabs": (SLAB_HEAD, slab_rows), "half-spaces": (HALF_SPACE_HEAD, half_space_rows),
+}  # fmt: skip
 
 
 def main(chosen):

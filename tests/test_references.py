@@ -45,6 +45,20 @@ def compiled(ior, roughness, white, base, base_roughness, albedo):
     return compile_surface(Surface(given), reading)
 
 
+@lru_cache(maxsize=2)
+def bare(n, k, roughness):
+    nm = np.array([380.0, 780.0])
+    metal = Surface({"metalness": 1.0, "constants": "reading", "roughness": roughness})
+    return compile_surface(metal, (nm, np.full(2, n), np.full(2, k)))
+
+
+def test_bare_metals_send_back_what_the_walk_does_at_every_roughness():
+    for row in table("metals.csv"):
+        n, k, roughness, angle, truth, error = (float(v) for v in row.values())
+        found = directional_albedo(bare(n, k, roughness), math.cos(math.radians(angle)), [NM])[0]
+        assert abs(found - truth) < max(0.025 * truth, 0.011) + 3.0 * error, row
+
+
 def of(row):
     numbers = (float(row[c]) for c in ("coat_ior", "coat_roughness", "coat_white"))
     return compiled(*numbers, row["base"], float(row["roughness"]), float(row["albedo"]))

@@ -138,6 +138,16 @@ def test_no_surface_gives_more_than_came_in(matter, finish, cosine):
     assert np.mean(turns) <= 1.01 and max(turns) <= 1.06
 
 
+@pytest.mark.parametrize("coat", [0.0, 0.2, 0.45, 0.7])
+@pytest.mark.parametrize("roughness", [0.8, 1.0])
+def test_a_rough_white_metal_under_a_coat_sends_back_all_that_came_in(roughness, coat):
+    compiled = compile_surface(
+        Surface({**METAL, "roughness": roughness, "coat.amount": 1.0, "coat.roughness": coat, "coat.ior": 1.55})
+    )
+    for cosine in (1.0, 0.7, 0.35, 0.1):
+        assert directional_albedo(compiled, cosine, [550.0])[0] == pytest.approx(1.0, abs=0.005), cosine
+
+
 CASES = {
     "metal": Surface({**METAL, "roughness": 0.4, "haze.amount": 0.4}),
     "enamel": Surface({"colour": (0.6, 0.6, 0.6), "roughness": 0.5, "diffuse_roughness": 0.6}),

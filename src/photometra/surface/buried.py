@@ -26,7 +26,8 @@ NODES = _BEYOND + _WITHIN
 """Cosines inside the coat: those of total reflection, and those that lead out, even in the cosine outside."""
 FACET_COSINES = np.linspace(0.0, 1.0, 40)
 _FACETS = FACET_COSINES.size
-_POLAR, _TURNS, _TURNS_WITH_STROKES = 32, 12, 24
+_DRAWS, _DRAWS_WITH_STROKES = 384, 768
+_GOLDEN = 0.5 * (math.sqrt(5.0) - 1.0)
 _APART = 3
 _NO_TURN = np.zeros(1)
 _TURNS_OF_STROKES = (np.arange(4) + 0.5) * np.pi / 8.0
@@ -66,11 +67,14 @@ def inner_cosines(ior):
 
 
 @kernel
-def _met(sx, sy, c, ax, ay, turn, u1):
-    """(normal, cosine to it, mirrored direction) of a facet drawn for light from (sx, sy, c).
+def _met(sx, sy, c, ax, ay, k, count):
+    """(normal, cosine to it, mirrored direction) of the k-th of so many facets drawn for light from (sx, sy, c).
 
-    Without strokes half a turn stands for all of it.
+    The draws are a lattice by the golden ratio: with rows of nodes whole rows cross the edge of total reflection at
+    once. Without strokes half a turn stands for all of it.
     """
+    turn = (k * _GOLDEN) % 1.0
+    u1 = (k + 0.5) / count
     hx, hy, hz = sample_visible_normal(sx, sy, c, ax, ay, 0.5 * turn if ax == ay else turn, u1)
     cos_o = min(1.0, sx * hx + sy * hy + c * hz)
     return hx, hy, hz, cos_o, 2.0 * cos_o * hx - sx, 2.0 * cos_o * hy - sy, 2.0 * cos_o * hz - c
@@ -86,7 +90,7 @@ def _by_facet(shares, cos_o, place, amount):
 
 
 @kernel
-def _through_face(ax, ay, eta, ior, cosines, goes_in, phis, polar, weights, turns, reflected, passed):
+def _through_face(ax, ay, eta, ior, cosines, goes_in, phis, count, reflected, passed):
     """Single scattering of the coat's face, eta far over near, from each cosine to those of the grid inside.
 
     goes_in: from outside, so that what passes lands inside; else from inside, and what is reflected does.
@@ -97,32 +101,31 @@ def _through_face(ax, ay, eta, ior, cosines, goes_in, phis, polar, weights, turn
         for phi in phis:
             sx, sy = s * math.cos(phi), s * math.sin(phi)
             g_o = 1.0 + smith_lambda(sx, sy, c, ax, ay)
-            for a in range(polar.shape[0]):
-                for b in range(turns):
-                    hx, hy, hz, cos_o, x, y, z = _met(sx, sy, c, ax, ay, (b + 0.5) / turns, polar[a])
-                    weight = weights[a] / (turns * phis.shape[0])
-                    f = dielectric_scalar(cos_o, eta)
-                    if z > 0.0:
-                        g = weight * f * g_o / (g_o + smith_lambda(x, y, z, ax, ay))
+            for k in range(count):
+                hx, hy, hz, cos_o, x, y, z = _met(sx, sy, c, ax, ay, k, count)
+                weight = 1.0 / (count * phis.shape[0])
+                f = dielectric_scalar(cos_o, eta)
+                if z > 0.0:
+                    g = weight * f * g_o / (g_o + smith_lambda(x, y, z, ax, ay))
+                    if goes_in:
+                        reflected[i, 0] += g
+                    else:
+                        shared(reflected[i], _node(z, ior), g)
+                c2 = 1.0 - (1.0 - cos_o * cos_o) / (eta * eta)
+                if c2 > 0.0:
+                    q = cos_o / eta - math.sqrt(c2)
+                    z = q * hz - c / eta
+                    if z < 0.0:
+                        x, y = q * hx - sx / eta, q * hy - sy / eta
+                        g = weight * (1.0 - f) / (1.0 + smith_lambda(x, y, -z, ax, ay))
                         if goes_in:
-                            reflected[i, 0] += g
+                            shared(passed[i], _node(-z, ior), g)
                         else:
-                            shared(reflected[i], _node(z, ior), g)
-                    c2 = 1.0 - (1.0 - cos_o * cos_o) / (eta * eta)
-                    if c2 > 0.0:
-                        q = cos_o / eta - math.sqrt(c2)
-                        z = q * hz - c / eta
-                        if z < 0.0:
-                            x, y = q * hx - sx / eta, q * hy - sy / eta
-                            g = weight * (1.0 - f) / (1.0 + smith_lambda(x, y, -z, ax, ay))
-                            if goes_in:
-                                shared(passed[i], _node(-z, ior), g)
-                            else:
-                                passed[i, 0] += g
+                            passed[i, 0] += g
 
 
 @kernel
-def _base_shares(ax, ay, ior, cosines, phis, polar, weights, turns, shares):
+def _base_shares(ax, ay, ior, cosines, phis, count, shares):
     """(NODES, _FACETS, NODES): from each cosine over which facets to which cosine, of facets that reflect all."""
     for i in range(cosines.shape[0]):
         c = max(cosines[i], LEAST_COSINE)
@@ -130,17 +133,16 @@ def _base_shares(ax, ay, ior, cosines, phis, polar, weights, turns, shares):
         for phi in phis:
             sx, sy = s * math.cos(phi), s * math.sin(phi)
             g_o = 1.0 + smith_lambda(sx, sy, c, ax, ay)
-            for a in range(polar.shape[0]):
-                for b in range(turns):
-                    _, _, _, cos_o, x, y, z = _met(sx, sy, c, ax, ay, (b + 0.5) / turns, polar[a])
-                    if z <= 0.0:
-                        continue
-                    g = weights[a] / (turns * phis.shape[0]) * g_o / (g_o + smith_lambda(x, y, z, ax, ay))
-                    _by_facet(shares[i], cos_o, _node(z, ior), g)
+            for k in range(count):
+                _, _, _, cos_o, x, y, z = _met(sx, sy, c, ax, ay, k, count)
+                if z <= 0.0:
+                    continue
+                g = g_o / ((g_o + smith_lambda(x, y, z, ax, ay)) * count * phis.shape[0])
+                _by_facet(shares[i], cos_o, _node(z, ior), g)
 
 
 @kernel
-def _bent_landing(base_x, base_y, coat_x, coat_y, ior, cosines, phis, polar, weights, turns, landed):
+def _bent_landing(base_x, base_y, coat_x, coat_y, ior, cosines, phis, count, landed):
     """Over which facets to which cosine outside a lobe in bent directions sends light, (COSINES, _FACETS, COSINES);
     what is thrown back is left out."""
     for i in range(cosines.shape[0]):
@@ -152,31 +154,24 @@ def _bent_landing(base_x, base_y, coat_x, coat_y, ior, cosines, phis, polar, wei
         for phi in phis:
             sx, sy = s * math.cos(phi), s * math.sin(phi)
             drawn = 1.0 + smith_lambda(sx, sy, c, ax, ay)
-            for a in range(polar.shape[0]):
-                for b in range(turns):
-                    hx, hy, hz, cos_o, x, y, z = _met(sx, sy, c, ax, ay, (b + 0.5) / turns, polar[a])
-                    out2 = 1.0 - ior * ior * (1.0 - z * z)
-                    if z <= 0.0 or out2 <= 0.0:
-                        continue
-                    out = math.sqrt(out2)
-                    # The lobe's own width goes by both directions.
-                    both = 0.25 * (blur(cosines[i], ior) + blur(out, ior))
-                    wx = math.sqrt(base_x * base_x + both * coat_x * coat_x)
-                    wy = math.sqrt(base_y * base_y + both * coat_y * coat_y)
-                    g = weights[a] / (turns * phis.shape[0]) * ggx_d(hx, hy, hz, wx, wy) / ggx_d(hx, hy, hz, ax, ay)
-                    g *= drawn / (1.0 + smith_lambda(sx, sy, c, wx, wy) + smith_lambda(x, y, z, wx, wy))
-                    _by_facet(landed[i], cos_o, out * (landed.shape[2] - 1), g)
-
-
-@lru_cache(maxsize=1)
-def _gauss():
-    nodes, weights = np.polynomial.legendre.leggauss(_POLAR)
-    return 0.5 * (nodes + 1.0), 0.5 * weights
+            for k in range(count):
+                hx, hy, hz, cos_o, x, y, z = _met(sx, sy, c, ax, ay, k, count)
+                out2 = 1.0 - ior * ior * (1.0 - z * z)
+                if z <= 0.0 or out2 <= 0.0:
+                    continue
+                out = math.sqrt(out2)
+                # The lobe's own width goes by both directions.
+                both = 0.25 * (blur(cosines[i], ior) + blur(out, ior))
+                wx = math.sqrt(base_x * base_x + both * coat_x * coat_x)
+                wy = math.sqrt(base_y * base_y + both * coat_y * coat_y)
+                g = ggx_d(hx, hy, hz, wx, wy) / (ggx_d(hx, hy, hz, ax, ay) * count * phis.shape[0])
+                g *= drawn / (1.0 + smith_lambda(sx, sy, c, wx, wy) + smith_lambda(x, y, z, wx, wy))
+                _by_facet(landed[i], cos_o, out * (landed.shape[2] - 1), g)
 
 
 def _rule(is_even):
-    """(turns of the light, Gauss nodes and weights, turns of the facet) without strokes, or with them."""
-    return (_NO_TURN, *_gauss(), _TURNS) if is_even else (_TURNS_OF_STROKES, *_gauss(), _TURNS_WITH_STROKES)
+    """(turns of the light, draws of facets for each) without strokes, or with them."""
+    return (_NO_TURN, _DRAWS) if is_even else (_TURNS_OF_STROKES, _DRAWS_WITH_STROKES)
 
 
 @lru_cache(maxsize=64)

@@ -12,7 +12,7 @@ from . import facets, rows
 from .albedo import FACETS, MU, body_weight, facet_shares, finish_weight, hemispherical, lost_turn
 from .buried import BLUR, FACET_COSINES, Balance, blurred_landing
 from .spectrum import reflectance_of
-from .split import alpha_of, far_shares, far_shares_of, split_of
+from .split import alpha_of, far_shares, far_shares_of, sent_back, split_of
 
 _DARKEST = 1e-4
 COLOUR_UM = 50.0
@@ -148,8 +148,7 @@ class _Base:
         self.passed, self.escape = np.zeros((count, nodes)), np.ones(count)
         if m > 0.0:
             f = self._reflectances(True)
-            mean = 2.0 * np.trapezoid(f * FACET_COSINES[:, None], FACET_COSINES, axis=0)
-            kept = mean**2 * (1.0 - mean_lost) / (1.0 - mean * mean_lost)
+            kept = sent_back(f, FACET_COSINES, mean_lost)
             self.reflected += m * f
             again += m * balance.even(kept[:, None] * lost, lost / max(mean_lost, 1e-9))
         if m < 1.0:

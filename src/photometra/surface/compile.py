@@ -41,7 +41,7 @@ from .constants import FROM_MODEL, FROM_READING, table
 from .faces import is_rough, rough_faces
 from .model import Surface
 from .spectrum import coefficients_of, reflectance_of
-from .split import far_shares_of, split_of
+from .split import far_shares_of, sent_back, split_of
 
 SMOOTHEST_ALPHA = 1e-4
 """A perfect polish is drawn as this slope width: far below any aperture or pixel, yet never singular."""
@@ -303,9 +303,8 @@ def _compile_metal(surface, constants, scalars, spectra, curves):
     curves[rows.METAL_CURVE], lost = multiple_scattering_lobe(1.0 - shares.reflected.sum(axis=1))
     if shares.reflected_turn is not None:
         curves[rows.METAL_TURN : rows.METAL_TURN + 2] = lost_turn(-shares.reflected_turn.sum(axis=2), lost)
-    f = hemispherical(_reflectances(scalars, spectra, rows.FRONT, True).T)
     scalars[rows.METAL_MULTIPLE_SCALE] = np.sqrt(np.pi * lost)
-    spectra[rows.METAL_MULTIPLE] = f * f * (1.0 - lost) / (1.0 - f * lost)
+    spectra[rows.METAL_MULTIPLE] = sent_back(_reflectances(scalars, spectra, rows.FRONT, True), FACETS, lost)
 
 
 def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
