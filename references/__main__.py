@@ -1,4 +1,4 @@
-"""`python -m references [metals] [coats] [slabs] [half-spaces]`: walk anew, from fixed seeds, and write the tables; minutes."""
+"""`python -m references [metals] [coats] [slabs] [half-spaces]`: walk anew, with fixed seeds, and write the tables."""
 
 import csv
 import math
@@ -24,9 +24,7 @@ BASES = [
 METAL = (0.44, 2.55)
 """n and k of a yellow metal at one wavelength."""
 LOBE_AT = 60
-METALS = [
-    (n, k, roughness) for n, k in (METAL, (0.2, 4.0), (1.5, 1.8)) for roughness in (0.3, 0.5, 0.7, 0.85, 1.0)
-]
+METALS = [(n, k, roughness) for n, k in (METAL, (0.2, 4.0), (1.5, 1.8)) for roughness in (0.3, 0.5, 0.7, 0.85, 1.0)]
 """n and k of a yellow, a bright and a dark metal, and the roughness of each."""
 METAL_HEAD = ("n", "k", "roughness", "angle_deg", "reflectance", "error")
 
@@ -112,8 +110,11 @@ def half_space_rows():
 
 
 EVERY = {
-    "metals": (METAL_HEAD, metal_rows), "coats": (HEAD, rows), "slabs": (SLAB_HEAD, slab_rows), "half-spaces": (HALF_SPACE_HEAD, half_space_rows),
-}  # fmt: skip
+    "metals": (METAL_HEAD, metal_rows),
+    "coats": (HEAD, rows),
+    "slabs": (SLAB_HEAD, slab_rows),
+    "half-spaces": (HALF_SPACE_HEAD, half_space_rows),
+}
 
 
 def main(chosen):

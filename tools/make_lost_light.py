@@ -83,8 +83,8 @@ def bounces(paths, seed, alpha):
 
 def bounce_lines():
     """A line for each slope width: what is lost at the first bounce; of it what leaves after 2, 3, ...; its facets."""
-    yield "# Of diffuse light on a rough white metal: lost at the first bounce; of that, leaving after so many bounces, and"
-    yield "# met by facets at so many equal steps of the cosine from 0 to 1."
+    yield "# Of diffuse light on a rough white metal: lost at the first bounce; of that, leaving after so many bounces,"
+    yield "# and met by facets at so many equal steps of the cosine from 0 to 1."
     yield "alpha,lost," + ",".join([*(str(n) for n in range(2, BOUNCES + 1)), *(f"facets {b}" for b in range(BINS))])
     for seed, alpha in enumerate(ALPHAS):
         counts, met = bounces(10 * PATHS, 1000 + seed, alpha)
