@@ -105,6 +105,12 @@ def test_the_sheet_changes_layers_places_and_levels(rough, qtbot):
     add = next(b for b in sheet.findChildren(type(sheet.remove)) if b.toolTip() == "Add a layer")
     click(add)
     assert len(value(rough).layers) == 2 and sheet.combine.isVisible()
+    # Chosen as a mask, it gets a layer to be a mask of.
+    sheet.combine.setFocus()
+    QTest.keyClicks(sheet.combine, "mask")
+    QTest.keyClick(sheet.combine, Qt.Key.Key_Return)
+    qtbot.waitUntil(lambda: [la.combine for la in value(rough).layers[1:]] == ["mask", "mix"], timeout=PATIENCE_MS)
+    click(sheet.remove)
     click(sheet.remove)
     assert len(value(rough).layers) == 1
     length = dict(sheet._settings)["length"]

@@ -144,6 +144,21 @@ class TestPlacing:
             half = Layer(flat[1].source, combine=how, amount=0.5)
             assert levels_of((flat[0], half), _front(1))[0] == pytest.approx(0.5 * (0.6 + wanted), abs=1e-4)
 
+    @settings(max_examples=20, deadline=None)
+    @given(st.floats(0.0, 1.0), st.floats(0.0, 1.0), st.floats(0.0, 1.0), st.floats(0.0, 1.0), st.floats(0.0, 1.0))
+    def test_a_mask_says_how_much_of_the_next_layer_is_taken(self, below, share, over, amount, last):
+        flat = [Layer(Generator("flat", 1, (("level", v),))) for v in (below, share, over, last)]
+        mask, mixed, after = (
+            Layer(f.source, combine=how, amount=a)
+            for f, how, a in zip(flat[1:], ("mask", "mix", "mix"), (amount, 1.0, 0.25), strict=True)
+        )
+        taken = 1.0 + amount * (share - 1.0)
+        wanted = below + taken * (over - below)
+        assert levels_of((flat[0], mask, mixed), _front(1))[0] == pytest.approx(wanted, abs=1e-4)
+        # It masks the next layer alone.
+        wanted += 0.25 * (last - wanted)
+        assert levels_of((flat[0], mask, mixed, after), _front(1))[0] == pytest.approx(wanted, abs=1e-4)
+
     def test_shuffled_tiles_keep_the_distribution(self):
         shuffled = Layer(GREY.source, Placement("front", (9.0, 9.0), shuffle=True))
         plain = Layer(GREY.source, Placement("front", (9.0, 9.0)))

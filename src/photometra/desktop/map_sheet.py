@@ -225,8 +225,8 @@ class MapSheet(QWidget):
         column.addWidget(self.invert)
         self._add_fields(column, _LEVELS, lambda key, v, goes_on: self._change_adjustments(goes_on, **{key: v}))
         self.combine = self._combo(
-            column, "Combined by", "How this layer joins the ones before it", [(c, c) for c in COMBINES],
-            lambda how: self._change_layer(False, combine=how),
+            column, "Combined by", "How this layer joins the ones before it, or a mask: how far the next one does",
+            [(c, "mask of the next" if c == "mask" else c) for c in COMBINES], self._combine,
         )  # fmt: skip
         self.amount = DragField("amount", "", 0.0, 1.0, 0.005, 2, "How much of the combination is taken")
         self.amount.changed.connect(lambda v, goes_on: self._change_layer(goes_on, amount=v))
@@ -397,6 +397,18 @@ class MapSheet(QWidget):
             if generator(key).fits:
                 changes["placement"] = Placement("front", repeat="hold")
             self._change_layer(**changes)
+
+    def _combine(self, how):
+        """Join the layer that is shown; behind a mask that would mask nothing comes a layer for it."""
+        value = self.map
+        if value is None:
+            return
+        layers = list(value.layers)
+        layers[self.layer] = replace(layers[self.layer], combine=how)
+        made = replace(value, layers=tuple(layers))
+        if made.ends_in_mask and len(layers) < MOST_LAYERS:
+            made = replace(made, layers=(*layers, Layer(Generator("flat"), combine="mix")))
+        self._put(made)
 
     def _layer_chosen(self, index):
         self.layer = index

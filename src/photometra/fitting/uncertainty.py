@@ -71,11 +71,23 @@ def undetermined(scalars, scaled, moving, at_bound):
             yield Undetermined(part, f"the evidence hardly limits {part[0]}")
         else:
             joined = " and ".join(part)
-            yield Undetermined(part, f"the evidence cannot tell {joined} apart: they only appear together")
+            apart = f"the evidence cannot tell {joined} apart: they only appear together"
+            yield Undetermined(part, _mean_alone(part) or apart)
     _, alike = errors_of(scaled[:, moving], np.ones(len(names), bool))
     for i, j in zip(*np.triu_indices(len(names), 1), strict=True):
         if abs(alike[i, j]) > _TOO_ALIKE and (names[i], names[j]) not in told:
-            yield Undetermined(
-                (names[i], names[j]),
-                f"{names[i]} and {names[j]} trade against each other: a further reading should tell them apart",
-            )
+            pair = names[i], names[j]
+            traded = f"{pair[0]} and {pair[1]} trade against each other: a further reading should tell them apart"
+            yield Undetermined(pair, _mean_alone(pair) or traded)
+
+
+def _mean_alone(names):
+    """What to say where the two ends of one map are all that trade; empty otherwise."""
+    ends = [[word for word in name.split(".") if word in ("low", "high")] for name in names]
+    of, *others = (".".join(word for word in name.split(".") if word not in ("low", "high")) for name in names)
+    if sorted(ends) != [["high"], ["low"]] or others != [of]:
+        return ""
+    return (
+        f"the evidence knows only the mean of {of} over the map: a smaller spot at two places of the specimen would tell "
+        "its low from its high"
+    )

@@ -13,7 +13,8 @@ from ..errors import InputError
 PLACEMENTS = ("box", "front", "top", "side", "cylinder", "sphere", "uv")
 """How a tile is laid on: three planes blended; along one axis; about the upright axis; about the middle; by UVs."""
 REPEATS = ("tile", "mirror", "hold")
-COMBINES = ("multiply", "add", "mix", "lighter", "darker")
+COMBINES = ("multiply", "add", "mix", "lighter", "darker", "mask")
+"""A layer that is a mask changes nothing itself: its level is how much of the next layer's combination is taken."""
 CHANNELS = ("luminance", "red", "green", "blue", "alpha", "colour", "normal")
 """Of a picture; by "colour" it drives red, green and blue of a colour apart; of "normal" it is the height whose slopes
 a picture of normals has."""
@@ -130,6 +131,11 @@ class Map:
     @property
     def is_missing(self):
         return any(layer.source.is_missing for layer in self.layers)
+
+    @property
+    def ends_in_mask(self):
+        """Whether the last layer is a mask, with nothing after it to be masked."""
+        return len(self.layers) > 1 and self.layers[-1].combine == "mask"
 
     def with_source(self, source) -> "Map":
         """The same with another first source."""

@@ -10,8 +10,8 @@ from ..optics.jit import kernel, leaf, unowned
 BOX, FRONT, TOP, SIDE, CYLINDER, SPHERE, UV = range(7)
 # What happens beyond a tile.
 TILE, MIRROR, HOLD = range(3)
-# How a layer joins what is there; the first layer takes its place.
-MULTIPLY, ADD, MIX, LIGHTER, DARKER = range(5)
+# How a layer joins what is there, or a mask how far the next one does; the first layer takes its place.
+MULTIPLY, ADD, MIX, LIGHTER, DARKER, MASK = range(6)
 # A layer's row: how it is laid; tiles per mm across and up; turn; offset in tiles; repeat, whether tiles are shuffled;
 # the specimen's middle and radius in mm; how it is combined, in what part; where its texels begin, their size, bytes.
 WAY, PER_MM_U, PER_MM_V, TURN_COS, TURN_SIN, OFFSET_U, OFFSET_V, REPEAT, SHUFFLE = range(9)
@@ -119,9 +119,13 @@ def layer_level(row, texels, x, y, z, nx, ny, nz, u, v, chance):
 def level_at(layers, texels, first, count, x, y, z, nx, ny, nz, u, v, chance):
     """The level of a chain of layers, rows `first` to `first + count` of `layers`, at a place: see `layer_level`."""
     level = layer_level(layers[first], texels, x, y, z, nx, ny, nz, u, v, chance)
+    taken = 1.0
     for i in range(first + 1, first + count):
         own = layer_level(layers[i], texels, x, y, z, nx, ny, nz, u, v, chance)
         how = int(layers[i, COMBINE])
+        if how == MASK:
+            taken *= 1.0 + layers[i, AMOUNT] * (own - 1.0)
+            continue
         if how == MULTIPLY:
             joined = level * own
         elif how == ADD:
@@ -132,7 +136,8 @@ def level_at(layers, texels, first, count, x, y, z, nx, ny, nz, u, v, chance):
             joined = min(level, own)
         else:
             joined = own
-        level += layers[i, AMOUNT] * (joined - level)
+        level += taken * layers[i, AMOUNT] * (joined - level)
+        taken = 1.0
     return level
 
 

@@ -1,7 +1,7 @@
 """Physical sense of a surface: what is set but cannot show, or cannot be. One sentence each, with its mend."""
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 import numpy as np
 
@@ -46,6 +46,12 @@ def _found(s, size_mm, has_constants_reading):
                 "Find the picture, or use a constant.",
                 "Use a constant",
                 {name: value.middle},
+            )
+        if value.ends_in_mask:
+            yield _advice(
+                f"The last layer of the map of {PARAMETERS[name].label.lower()} is a mask, and masks nothing.",
+                "Remove it",
+                {name: replace(value, layers=value.layers[:-1])},
             )
     if s["constants"] == FROM_READING and not has_constants_reading:
         yield Finding(
