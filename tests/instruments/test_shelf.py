@@ -78,7 +78,7 @@ def test_light_between_two_faces_is_the_sum_of_its_rounds(first, second, once):
         carried *= second * once
         echo += carried * (1.0 - first)
         carried *= first
-    assert interreflections(first, second, once) == pytest.approx((echo, let), abs=1e-9)
+    assert interreflections(1.0 - first, first, second, 1.0 - second, once) == pytest.approx((echo, let), abs=1e-9)
     if once == 1.0:
         assert first + echo + let == pytest.approx(1.0)
 

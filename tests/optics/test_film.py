@@ -8,16 +8,17 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from photometra.optics import film_reflectance, fresnel_conductor, fresnel_dielectric
+from photometra.optics.film import film_transmittance
 
 with warnings.catch_warnings():
     warnings.simplefilter("ignore")
     import tmm
 
 
-def by_transfer_matrix(cosine, wavelength, film, thickness, base):
+def by_transfer_matrix(cosine, wavelength, film, thickness, base, share="R"):
     angle = np.arccos(cosine)
     return np.mean(
-        [tmm.coh_tmm(p, [1.0, film, base], [np.inf, thickness, np.inf], angle, wavelength)["R"] for p in ("s", "p")]
+        [tmm.coh_tmm(p, [1.0, film, base], [np.inf, thickness, np.inf], angle, wavelength)[share] for p in ("s", "p")]
     )
 
 
@@ -35,6 +36,16 @@ def test_agrees_with_the_transfer_matrix(cosine, wavelength, n1, k1, thickness, 
     expected = by_transfer_matrix(cosine, wavelength, n1 + 1j * k1, thickness, n2 + 1j * k2)
     found = film_reflectance(cosine, wavelength, n1 + 1j * k1, thickness, n2, k2)
     assert found == pytest.approx(expected, abs=1e-10)
+
+
+@settings(max_examples=200)
+@given(
+    st.floats(0.01, 1.0), st.floats(380.0, 780.0), st.floats(0.1, 2.8), st.floats(0.0, 5.0), st.floats(0.5, 200.0),
+    st.floats(1.0, 2.5),
+)  # fmt: skip
+def test_what_an_absorbing_film_lets_through_agrees(cosine, wavelength, n1, k1, thickness, n2):
+    expected = by_transfer_matrix(cosine, wavelength, n1 + 1j * k1, thickness, n2, "T")
+    assert film_transmittance(cosine, wavelength, n1 + 1j * k1, thickness, n2) == pytest.approx(expected, abs=1e-10)
 
 
 @given(st.floats(0.01, 1.0), st.floats(1.01, 2.8), st.floats(0.5, 1500.0), st.floats(0.1, 4.0), st.floats(0.0, 6.0))

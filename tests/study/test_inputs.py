@@ -134,7 +134,8 @@ class TestTyped:
             ("map:", "needs a source"), ("map:nothing", "no generator"), ("map:noise, low=2", "outside"),
             ("map:noise, colour=red", "not understood"), ("map:noise | noise", "begins with multiply"),
             ("map:noise | mix:noise, low=0.2", "belong to the whole map"), ("map:/no/such.png", "such.png"),
-            ("map:noise, size=x", "size"), ("map:noise | mask:specks", "put a layer after it"), ("map:noise, gamma=much", "not a number"),
+            ("map:noise | mask:specks", "put a layer after it"),
+            ("map:noise, size=x", "size"), ("map:noise, gamma=much", "not a number"),
         ],
     )  # fmt: skip
     def test_other_words_are_refused_with_a_sentence(self, text, words):

@@ -100,7 +100,7 @@ def test_an_interface_splits_all_its_light_from_both_sides(alpha, eta):
     for relative in (eta, 1.0 / eta):
         f = fresnel_dielectric(FACETS, relative)
         shares = facet_shares(alpha, alpha, relative)
-        sides += [part[None] for part in shares.split(f)]
+        sides += [part[None] for part in shares.split(f, 1.0 - f)]
     found = split_of(*sides, np.array([eta]), far_shares(alpha, eta))
     for share in found.far:
         assert np.all((share >= 0.0) & (share <= 1.0))

@@ -42,7 +42,7 @@ def test_turning_to_the_strokes_keeps_lengths_and_runs_along_them(phi, rotation)
 
 def test_no_strokes_no_turns_and_strokes_average_to_what_is_there():
     even = facet_shares(0.3, 0.3, 1.0)
-    assert even.reflected_turn is None and even.split_turn(np.ones(128)) is None
+    assert even.reflected_turn is None and even.split_turn(np.ones(128), np.zeros(128)) is None
     grooved = facet_shares(0.4, 0.1, 1.0)
     assert grooved.reflected_turn.shape == (2, *grooved.reflected.shape)
     total = grooved.reflected.sum(axis=1)
@@ -60,7 +60,7 @@ def test_beyond_the_critical_angle_a_polish_throws_everything_back(eta):
     assert shares.total[beyond][3:] == pytest.approx(np.ones(beyond.sum() - 3), abs=0.01)
     assert np.all(shares.total[before] == 0.0)
     # Whatever facets reflect, nothing of a polish is lost.
-    reflected, passed = shares.split(np.full(128, 0.3))
+    reflected, passed = shares.split(np.full(128, 0.3), np.full(128, 0.7))
     assert (reflected + passed)[3:] == pytest.approx(np.ones(61), abs=0.01)
 
 

@@ -88,6 +88,6 @@ def _mean_alone(names):
     if sorted(ends) != [["high"], ["low"]] or others != [of]:
         return ""
     return (
-        f"the evidence knows only the mean of {of} over the map: a smaller spot at two places of the specimen would tell "
-        "its low from its high"
+        f"the evidence knows only the mean of {of} over the map: a smaller spot at two places of the specimen would "
+        "tell its low from its high"
     )

@@ -17,9 +17,9 @@ _MOST_DEG = 89.0
 def _stack(compiled, wavelengths):
     """(base, film) complex indices of the dielectric and of the metal under the film, at wavelengths."""
     s = interpolated(WAVELENGTHS, compiled.spectra[:, : WAVELENGTHS.size], wavelengths)
-    film_n, film_k = s[rows.FILM_N], s[rows.FILM_K]
     metal = s[rows.METAL_A] + 1j * s[rows.METAL_B]
-    return (s[rows.ETA] + 0j, film_n + 0j), (metal, film_n + 1j * film_k)
+    film = s[rows.FILM_N] + 1j * s[rows.FILM_K]
+    return (s[rows.ETA] + 0j, film), (metal, film)
 
 
 def _states(compiled, wavelengths):

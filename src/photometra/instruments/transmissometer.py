@@ -82,23 +82,21 @@ def _slab(compiled, thickness_mm, wavelengths):
     props = _props(compiled, at)
     index = props[rows.ETA]
     mu, _ = directions(index)
-    within, entry = np.empty_like(mu), np.empty(at.size)
+    within, leaves, entry, enters = np.empty_like(mu), np.empty_like(mu), np.empty(at.size), np.empty(at.size)
     for j in range(at.size):
-        entry[j] = facets.dielectric_facet(1.0, rows.FRONT, compiled.scalars, props, j)
+        entry[j], enters[j] = facets.dielectric_facet(1.0, rows.FRONT, compiled.scalars, props, j)
         for i in range(mu.shape[1]):
-            within[j, i] = facets.dielectric_facet(mu[j, i], rows.INNER, compiled.scalars, props, j)
+            within[j, i], leaves[j, i] = facets.dielectric_facet(mu[j, i], rows.INNER, compiled.scalars, props, j)
     rough = is_rough(compiled.scalars)
-    faces = rough_faces(compiled.scalars, index) if rough else Faces.polished(entry, within)
+    faces = rough_faces(compiled.scalars, index) if rough else Faces.polished(entry, within, enters, leaves)
     regular, total = np.zeros(at.size), np.zeros(at.size)
     mirrored, reflected = faces.outside.copy(), faces.outside.copy()
     # Both rough faces move a beam: their slopes are small and independent.
     receptor = _within_receptor(compiled, within_two_faces, _RECEPTOR / np.maximum(index - 1.0, 1e-3))
-    back_face = within[:, -1]
-    # A coat lies on the outside alone: then a face is not the same from both sides.
-    into = (1.0 - entry) / (1.0 - back_face)
+    back_face, let_out = within[:, -1], leaves[:, -1]
     for share, absorption, scatter, g in media_of(compiled, at):
         once = np.exp(-(absorption + scatter) * thickness_mm)
-        echo, straight = (part * into for part in interreflections.py_func(back_face, back_face, once))
+        echo, straight = interreflections.py_func(enters, back_face, back_face, let_out, once)
         if rough or scatter.max() > 0.0:
             back, through = slab_shares(absorption, scatter, g, thickness_mm, index, faces)
         else:

@@ -1,4 +1,4 @@
-"""Reflectance of one thin film on a base: the exact Airy sum."""
+"""What one thin film on a base reflects and lets through: the exact Airy sum."""
 
 import cmath
 import math
@@ -80,6 +80,43 @@ def film_amplitudes(cos_i, wavelength, film, thickness, base, outer):
     return s, p
 
 
+@kernel
+def film_shares(cos_i, wavelength, film, thickness, base, outer):
+    """(reflected, let into the base) of unpolarised light, as `film_scalar`; the base real, so that light can go on.
+
+    A film that absorbs lets less through than it does not reflect; what it lets through is the same from either side.
+    From the amplitudes t = t01 t12 exp(i b) / (1 + r01 r12 q) (Born & Wolf 1999, section 1.6), p of the
+    magnetic field.
+    """
+    sin_i2 = outer * outer * (1.0 - cos_i * cos_i)
+    if film.imag == 0.0:
+        reflected = film_scalar(cos_i, wavelength, film, thickness, base, outer)
+        return reflected, 1.0 - reflected
+    s, p = film_amplitudes(cos_i, wavelength, film, thickness, base, outer)
+    reflected = 0.5 * (s.real * s.real + s.imag * s.imag + p.real * p.real + p.imag * p.imag)
+    e0 = outer * outer
+    e1 = film * film
+    e2 = base.real * base.real
+    if sin_i2 >= e2 or cos_i <= 0.0:
+        return reflected, 0.0
+    kz0 = outer * cos_i
+    kz1 = cmath.sqrt(e1 - sin_i2)
+    if kz1.imag < 0.0:
+        kz1 = -kz1
+    kz2 = math.sqrt(e2 - sin_i2)
+    b = 2.0 * math.pi * thickness / wavelength
+    once = math.exp(-b * kz1.imag) * complex(math.cos(b * kz1.real), math.sin(b * kz1.real))
+    r01 = (kz0 - kz1) / (kz0 + kz1)
+    r12 = (kz1 - kz2) / (kz1 + kz2)
+    s = (1.0 + r01) * (1.0 + r12) * once / (1.0 + r01 * r12 * once * once)
+    p01 = (e1 * kz0 - e0 * kz1) / (e1 * kz0 + e0 * kz1)
+    p12 = (e2 * kz1 - e1 * kz2) / (e2 * kz1 + e1 * kz2)
+    p = (1.0 + p01) * (1.0 + p12) * once / (1.0 + p01 * p12 * once * once)
+    s_let = (s.real * s.real + s.imag * s.imag) * kz2 / kz0
+    p_let = (p.real * p.real + p.imag * p.imag) * (kz2 / e2) / (kz0 / e0)
+    return reflected, 0.5 * (s_let + p_let)
+
+
 @elementwise("float64(float64, float64, complex128, float64, complex128, float64)")
 def _film(cos_theta, wavelength, film, thickness, base, outer):
     # At exact grazing from the outer medium everything is reflected; the sum would be 0/0.
@@ -109,6 +146,22 @@ def film_reflectance(cos_theta, wavelength_nm, film_n, film_thickness_nm, base_n
     if not (np.all(film_n.imag >= 0.0) and np.all(base.imag >= 0.0)):
         raise InputError("an extinction coefficient must not be negative")
     return _film(checked_cosine(cos_theta), wavelength, film_n, thickness, base, outer)
+
+
+@elementwise("float64(float64, float64, complex128, float64, float64, float64)")
+def _let(cos_theta, wavelength, film, thickness, base, outer):
+    return film_shares(cos_theta, wavelength, film, thickness, complex(base, 0.0), outer)[1]
+
+
+def film_transmittance(cos_theta, wavelength_nm, film_n, film_thickness_nm, base_n, outer_n=1.0):
+    """Unpolarised share of the power that a film of `film_n` on a base of `base_n` lets into the base.
+
+    Arguments and source as `film_reflectance`, but that the base is real. At grazing nothing is let in.
+    """
+    whole = film_reflectance(cos_theta, wavelength_nm, film_n, film_thickness_nm, base_n, 0.0, outer_n)
+    at = (np.asarray(cos_theta, float), np.asarray(wavelength_nm, float), np.asarray(film_n, complex))
+    below = (np.asarray(film_thickness_nm, float), np.asarray(base_n, float), np.asarray(outer_n, float))
+    return np.minimum(_let(*at, *below), 1.0 - whole)
 
 
 @elementwise("complex128(float64, float64, complex128, float64, complex128, float64, float64)")

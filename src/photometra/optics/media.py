@@ -20,15 +20,15 @@ def absorption_from_colour(transmitted, depth_mm):
 
 
 @leaf
-def interreflections(first, second, once):
+def interreflections(let_in, near, far, let_out, once):
     """(thrown back by the far face, let through) of light that goes to and fro between two faces, no phase kept.
 
-    first, second: reflectances of the near and the far face; once: what one passage between them leaves. What the near
-    face throws back at first is not counted. Arrays by way of `interreflections.py_func`. Source: Stokes (1862).
+    let_in: what the near face lets through, either way; near, far: what the faces reflect from within; let_out: what
+    the far face lets through; once: what one passage between them leaves. What the near face throws back at first is
+    not counted. Arrays by way of `interreflections.py_func`. Source: Stokes (1862).
     """
-    rounds = 1.0 - first * second * once * once
-    entered = 1.0 - first
-    return entered * entered * once * once * second / rounds, entered * (1.0 - second) * once / rounds
+    rounds = 1.0 - near * far * once * once
+    return let_in * let_in * once * once * far / rounds, let_in * let_out * once / rounds
 
 
 def slab_transmittance(ior, absorption_per_mm, thickness_mm):
@@ -46,4 +46,4 @@ def slab_transmittance(ior, absorption_per_mm, thickness_mm):
         raise InputError("absorption and thickness must not be negative")
     r = fresnel_dielectric(1.0, ior)
     e = np.exp(-absorption * thickness)
-    return interreflections.py_func(r, r, e)[1]
+    return interreflections.py_func(1.0 - r, r, r, 1.0 - r, e)[1]

@@ -96,12 +96,16 @@ class Faces(NamedTuple):
     leave: np.ndarray
 
     @classmethod
-    def polished(cls, face_in, faces_within):
-        """Of faces that bend light as mirrors do, from their reflectances: face_in (w,), faces_within (w, n)."""
+    def polished(cls, face_in, faces_within, let_in=None, let_out=None):
+        """Of faces that bend light as mirrors do, from their reflectances: face_in (w,), faces_within (w, n).
+
+        let_in, let_out: what they let through, where that is not all the rest.
+        """
         within = np.asarray(faces_within, float)
         enter = np.zeros_like(within)
-        enter[:, -1] = 1.0 - np.asarray(face_in)
-        return cls(np.asarray(face_in, float), enter, within[:, :, None] * np.eye(within.shape[1]), 1.0 - within)
+        enter[:, -1] = 1.0 - np.asarray(face_in) if let_in is None else let_in
+        leave = 1.0 - within if let_out is None else let_out
+        return cls(np.asarray(face_in, float), enter, within[:, :, None] * np.eye(within.shape[1]), leave)
 
 
 def slab_shares(absorption, scatter, g, thickness_mm, ior, faces: Faces):

@@ -150,17 +150,24 @@ class Shares:
         pairs = ((getattr(self, f.name), getattr(wide, f.name)) for f in fields(Shares))
         return Shares(*(None if a is None or b is None else (1.0 - haze) * a + haze * b for a, b in pairs))
 
-    def split(self, f):
-        """(reflected, passed) for reflectances `f` (FACETS.size, ...) of facets, (COSINES, ...) each."""
+    def split(self, f, let):
+        """(reflected, passed) of facets that reflect `f` and let through `let`, (FACETS.size, ...) each, (COSINES, ...)
+        each."""
         edge = self.total.reshape(-1, *[1] * (f.ndim - 1))
-        return self.reflected @ f + edge, self.passed @ (1.0 - f)
+        return self.reflected @ f + edge, self.passed @ let
 
-    def split_turn(self, f):
+    def lost(self, f, let):
+        """What a single bounce lets out on neither side, and later ones still do: less by what two facets absorb."""
+        kept = np.maximum(f + let, 1e-9)
+        lost = np.clip(1.0 - sum(self.split(f / kept, let / kept)), 0.0, 1.0)
+        return lost * (2.0 * np.trapezoid(kept * FACETS.reshape(-1, *[1] * (f.ndim - 1)), FACETS, axis=0)) ** 2
+
+    def split_turn(self, f, let):
         """As `split`, of the turns (2, COSINES, ...); None without strokes."""
         if self.reflected_turn is None:
             return None
         edge = self.total_turn.reshape(2, -1, *[1] * (f.ndim - 1))
-        return self.reflected_turn @ f + edge, self.passed_turn @ (1.0 - f)
+        return self.reflected_turn @ f + edge, self.passed_turn @ let
 
 
 def facet_shares(ax, ay, eta) -> Shares:

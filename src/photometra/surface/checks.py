@@ -130,8 +130,6 @@ def _layered(s):
         )
     if s["coat.amount"] > 0.0 and s["coat.thickness"] == 0.0 and s["coat.colour"] != (1.0, 1.0, 1.0):
         yield Finding("A coat of no thickness has no colour.", "Make it 50 µm", {"coat.thickness": 50.0})
-    if s["film.constants"] and s["metalness"] < 1.0 and float(table(s["film.constants"]).k.max()) > 0.01:
-        yield _advice("Over a dielectric the film is taken as clear: what its table absorbs is left out.")
     if s["anisotropy"] > 0.0 and s["roughness"] < 0.02:
         yield _advice("On a mirror strokes cannot be seen.", "Roughen it to 0.2", {"roughness": 0.2})
 

@@ -12,7 +12,7 @@ from . import facets, rows
 from .albedo import FACETS, MU, body_weight, facet_shares, finish_weight, hemispherical, lost_turn
 from .buried import BLUR, FACET_COSINES, Balance, blurred_landing
 from .spectrum import reflectance_of
-from .split import alpha_of, far_shares, far_shares_of, sent_back, split_of
+from .split import alpha_of, far_shares, far_shares_of, film_losses, sent_back, split_of
 
 _DARKEST = 1e-4
 COLOUR_UM = 50.0
@@ -40,8 +40,8 @@ def compile_coat(surface, widths, scalars, curves):
     for relative in (ior, 1.0 / ior):
         f = fresnel_dielectric(FACETS, relative)
         shares = facet_shares(*widths, relative)
-        sides.append(tuple(part[None] for part in shares.split(f)))
-        turns = shares.split_turn(f)
+        sides.append(tuple(part[None] for part in shares.split(f, 1.0 - f)))
+        turns = shares.split_turn(f, 1.0 - f)
         if turn is None and turns is not None:
             passed_turn = turns[1]
             turn = -turns[0] - turns[1]
@@ -124,7 +124,7 @@ def _finish(scalars, tables, white, balance, base, first, finish):
 def _body_of(surface, base):
     """What a body sends back of the light that the base's interface passes to it, by wavelength."""
     colour = reflectance_of(surface["colour"])
-    return colour * base.escape / (1.0 - colour * (1.0 - base.escape))
+    return colour * base.escape / (1.0 - colour * (1.0 - base.escape - base.absorbed))
 
 
 class _Base:
@@ -132,8 +132,8 @@ class _Base:
 
     reflected: what a facet reflects by its cosine; landing: where facets that reflect all send light; facets: the
     base's facets alone; finish: with the light they lose at first; clear: what a clear wall sends on to its other side;
-    passed: what is let in by cosine; escape: the share of a body's light that gets out at once; lit: how much of the
-    surface is a body.
+    passed: what is let in by cosine; escape, absorbed: the shares of a body's light that get out at once, and that a
+    film takes; lit: how much of the surface is a body.
     """
 
     def __init__(self, surface, scalars, spectra, balance):
@@ -146,14 +146,16 @@ class _Base:
         self.reflected, self.lit = np.zeros((FACET_COSINES.size, count)), (1.0 - m) * (1.0 - t)
         self.clear, again = np.zeros((count, nodes, nodes)), np.zeros((count, nodes, nodes))
         self.passed, self.escape = np.zeros((count, nodes)), np.ones(count)
+        self.absorbed = film_losses(scalars, self._props, True)
         if m > 0.0:
-            f = self._reflectances(True)
+            f, _ = self._reflectances(True)
             kept = sent_back(f, FACET_COSINES, mean_lost)
             self.reflected += m * f
             again += m * balance.even(kept[:, None] * lost, lost / max(mean_lost, 1e-9))
         if m < 1.0:
-            f = self._reflectances(False)
-            passed, relative, own = self._let_in(f, lost, mean_lost)
+            f, let_in = self._reflectances(False)
+            passed, relative, own = self._let_in(f, let_in, lost, mean_lost)
+            taken = balance.lobes(1.0 - f - let_in).sum(axis=2) if self.absorbed.any() else 0.0
             if scalars[rows.SHEET] > 0.0 and t > 0.0:
                 wall, let = np.empty_like(f), np.empty_like(f)
                 facets.wall_reflectances(FACET_COSINES, rows.UNDER, scalars, self._props, wall, let)
@@ -162,7 +164,7 @@ class _Base:
             else:
                 # What is not sent back is let in, on this very grid.
                 sent = balance.lobes(f).sum(axis=2) + own
-                passed = np.clip(1.0 - sent, 0.0, 1.0)
+                passed = np.clip(1.0 - sent - taken, 0.0, 1.0)
             self.reflected += (1.0 - m) * f
             own_mean = np.maximum(own @ balance.weights, 1e-9)[..., None]
             again += (1.0 - m) * balance.even(own, own / own_mean)
@@ -171,11 +173,11 @@ class _Base:
         self.finish = self.facets + again
 
     def _reflectances(self, metal):
-        out = np.empty((FACET_COSINES.size, self._props.shape[1]))
-        facets.facet_reflectances(FACET_COSINES, rows.UNDER, metal, self._scalars, self._props, out)
-        return out
+        reflected, let = (np.empty((FACET_COSINES.size, self._props.shape[1])) for _ in range(2))
+        facets.facet_reflectances(FACET_COSINES, rows.UNDER, metal, self._scalars, self._props, reflected, let)
+        return reflected, let
 
-    def _let_in(self, f, lost, mean_lost):
+    def _let_in(self, f, let_in, lost, mean_lost):
         """(passed by cosine, relative index, lost light that stays in the coat by cosine) of the base's interface."""
         relative = self._props[rows.ETA] / self._scalars[rows.COAT_IOR]
         # Where the two do not differ there is still an interface, one that bends nothing.
@@ -183,18 +185,19 @@ class _Base:
         is_simple = mean_lost < _LITTLE or (np.abs(relative - 1.0) < 1e-3).all()
         if self._scalars[rows.SHEET] <= 0.0 and is_simple:
             # What is let in is what is not sent back; of the little that is lost a facet's mean goes on.
-            let = 1.0 - 2.0 * np.trapezoid(f * FACET_COSINES[:, None], FACET_COSINES, axis=0)
-            return np.ones((relative.size, self._balance.cosines.size)), relative, (1.0 - let)[:, None] * lost
-        sides = []
+            stays = 2.0 * np.trapezoid(f * FACET_COSINES[:, None], FACET_COSINES, axis=0)
+            return np.ones((relative.size, self._balance.cosines.size)), relative, stays[:, None] * lost
+        sides, lost = [], []
         for index in (relative, 1.0 / relative):
             shares = self._shares(float(index.mean()))
-            bare = fresnel_dielectric(np.maximum(FACETS, 1e-6)[:, None], index)
-            sides.append([part.T for part in shares.split(bare)])
-        if self._scalars[rows.FILM] > 0.0:
-            at_facets = np.stack([np.interp(FACETS, FACET_COSINES, column) for column in f.T], axis=1)
-            sides[0] = [part.T for part in self._shares(float(relative.mean())).split(at_facets)]
+            both = fresnel_dielectric(np.maximum(FACETS, 1e-6)[:, None], index)
+            both = both, 1.0 - both
+            if self._scalars[rows.FILM] > 0.0 and not sides:
+                both = [np.stack([np.interp(FACETS, FACET_COSINES, c) for c in of.T], axis=1) for of in (f, let_in)]
+            sides.append([part.T for part in shares.split(*both)])
+            lost.append(shares.lost(*both).T)
         far = far_shares_of(self._scalars, float(relative.mean()))
-        parts = split_of(*sides[0], *sides[1], relative, far)
+        parts = split_of(*sides[0], *sides[1], relative, far, lost=lost)
         at = self._balance.cosines
         passed, own = (np.stack([np.interp(at, MU, row) for row in of]) for of in (parts.passed, parts.sent_back))
         return passed, relative, own

@@ -41,7 +41,7 @@ from .constants import FROM_MODEL, FROM_READING, table
 from .faces import is_rough, rough_faces
 from .model import Surface
 from .spectrum import coefficients_of, reflectance_of
-from .split import far_shares_of, sent_back, split_of
+from .split import far_shares_of, film_losses, sent_back, split_of
 
 SMOOTHEST_ALPHA = 1e-4
 """A perfect polish is drawn as this slope width: far below any aperture or pixel, yet never singular."""
@@ -280,10 +280,10 @@ def _shares(scalars, eta, width=1.0) -> Shares:
 
 
 def _reflectances(scalars, spectra, side, metal):
-    """What facets reflect at `FACETS`, (FACETS.size, wavelengths)."""
-    out = np.empty((FACETS.size, spectra.shape[1]))
-    facets.facet_reflectances(FACETS, side, metal, scalars, np.ascontiguousarray(spectra), out)
-    return out
+    """What facets reflect, and what they let through, at `FACETS`, (FACETS.size, wavelengths) each."""
+    reflected, let = (np.empty((FACETS.size, spectra.shape[1])) for _ in range(2))
+    facets.facet_reflectances(FACETS, side, metal, scalars, np.ascontiguousarray(spectra), reflected, let)
+    return reflected, let
 
 
 def _compile_metal(surface, constants, scalars, spectra, curves):
@@ -304,7 +304,7 @@ def _compile_metal(surface, constants, scalars, spectra, curves):
     if shares.reflected_turn is not None:
         curves[rows.METAL_TURN : rows.METAL_TURN + 2] = lost_turn(-shares.reflected_turn.sum(axis=2), lost)
     scalars[rows.METAL_MULTIPLE_SCALE] = np.sqrt(np.pi * lost)
-    spectra[rows.METAL_MULTIPLE] = sent_back(_reflectances(scalars, spectra, rows.FRONT, True), FACETS, lost)
+    spectra[rows.METAL_MULTIPLE] = sent_back(_reflectances(scalars, spectra, rows.FRONT, True)[0], FACETS, lost)
 
 
 def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
@@ -327,28 +327,33 @@ def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
     tables[rows.BODY_WEIGHT] = body_weight(passed, surface["diffuse_roughness"])
     if passed_turn is not None:
         tables[rows.BODY_TURN : rows.BODY_TURN + 2] = tables[rows.BODY_WEIGHT] * passed_turn / np.maximum(passed, 1e-9)
-    # Light thrown back down under the interface meets the body again: 1 - let_in / n² of it each time.
+    # Light thrown back down under the interface meets the body again: 1 - let_in / n² of it each time, less what a film
+    # absorbs.
     colour = reflectance_of(surface["colour"])
     escape = let_in / eta**2
     if surface.applies("subsurface.radius"):
         _compile_subsurface(surface, escape, scalars, spectra)
-    body = colour * escape / (1.0 - colour * (1.0 - escape))
-    _compile_body(surface, body, escape, spectra)
+    back = 1.0 - escape - film_losses(scalars, spectra, False)
+    body = colour * escape / (1.0 - colour * back)
+    _compile_body(surface, body, escape, back, spectra)
     if let is not None:
         t, m = scalars[rows.TRANSMISSION], scalars[rows.METALNESS]
         let = (1.0 - m) * (t * let + (1.0 - t) * passed * spectra[rows.THROUGH_BODY][:, None])
     return passed, let
 
 
-def _compile_body(surface, body, escape, spectra):
-    """Fill in the body as seen from the front, and of a sheet from its reverse and through it."""
+def _compile_body(surface, body, escape, back, spectra):
+    """Fill in the body as seen from the front, and of a sheet from its reverse and through it.
+
+    escape, back: of its light that meets the interface from within, what gets out, and what is thrown back.
+    """
     lost = oren_nayar_multiple_spectrum(body, surface["diffuse_roughness"])
     spectra[rows.BODY], spectra[rows.BODY_MULTIPLE] = body, lost
     through = surface["reverse.translucency"] if surface.is_sheet else 0.0
     if not surface.is_sheet:
         return
     colour = reflectance_of(surface["reverse.colour"]) if through > 0.0 else reflectance_of(surface["colour"])
-    reverse = colour * escape / (1.0 - colour * (1.0 - escape))
+    reverse = colour * escape / (1.0 - colour * back)
     both = np.sqrt(body * reverse)
     for rho, share, row, row_lost in (
         (body, 1.0 - through, rows.BODY, rows.BODY_MULTIPLE),
@@ -376,10 +381,11 @@ def _compile_subsurface(surface, escape, scalars, spectra):
 
 def _compile_interface(eta, scalars, spectra, tables):
     """Fill in what an interface to an interior loses and gives back; returns what the body is let, and its turns."""
-    (r_out, t_out, turn_out), (r_in, t_in, turn_in) = (
+    (r_out, t_out, lost_out, turn_out), (r_in, t_in, lost_in, turn_in) = (
         _interface(scalars, spectra, side, eta.size) for side in (rows.FRONT, rows.INNER)
     )
-    sides = split_of(r_out, t_out, r_in, t_in, eta, far_shares_of(scalars, float(eta.mean())), turn_out)
+    far = far_shares_of(scalars, float(eta.mean()))
+    sides = split_of(r_out, t_out, r_in, t_in, eta, far, turn_out, (lost_out, lost_in))
     far_out, far_in = sides.far
     for row, turned, scale, lobe, turn, share in (
         (rows.MULTIPLE_OUT, rows.MULTIPLE_OUT_TURN, rows.MULTIPLE_OUT_SCALE, sides.back_out, turn_out, 1.0 - far_out),
@@ -400,7 +406,7 @@ def _compile_sheet(scalars, spectra, tables):
     faces of an index bend it, (n - 1) times the sum of their slopes, where a mirror turns it by twice its own."""
     shares, t = _shares(scalars, 1.0), scalars[rows.TRANSMISSION]
     props = np.ascontiguousarray(spectra)
-    face = _reflectances(scalars, spectra, rows.FRONT, False)
+    face, face_let = _reflectances(scalars, spectra, rows.FRONT, False)
     wall, let = np.empty_like(face), np.empty_like(face)
     facets.wall_reflectances(FACETS, rows.FRONT, scalars, props, wall, let)
     mixed = face + t * (wall - face)
@@ -413,13 +419,13 @@ def _compile_sheet(scalars, spectra, tables):
     tables[rows.MULTIPLE_OUT], tables[rows.PASSED_OUT] = curve * stays, curve * goes
     for row, share in ((rows.MULTIPLE_OUT_SCALE, stays), (rows.PASSED_OUT_SCALE, goes)):
         scalars[row] = (np.sqrt(np.pi * mean) * share[:, 0]).mean()
-    into_body = (shares.reflected @ (1.0 - face)).T + through[:, None] * lost
+    into_body = (shares.reflected @ face_let).T + through[:, None] * lost
     turn = None
     if shares.reflected_turn is not None:
         lost_by_turn = -shares.reflected_turn.sum(axis=2)[:, None]
         for row, share in ((rows.MULTIPLE_OUT_TURN, stays), (rows.PASSED_OUT_TURN, goes)):
             tables[row : row + 2] = lost_turn(lost_by_turn, mean) * share
-        turn = _by_wavelength(shares.reflected_turn @ (1.0 - face)) + through[:, None] * lost_by_turn
+        turn = _by_wavelength(shares.reflected_turn @ face_let) + through[:, None] * lost_by_turn
     narrowest = SMOOTHEST_ALPHA / max(min(scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y]), SMOOTHEST_ALPHA)
     index = abs(float(spectra[rows.ETA].mean()) - 1.0)
     scalars[rows.THROUGH_WIDTH] = np.clip(0.5 * index * median_of_two_faces(), narrowest, 1.0)
@@ -439,12 +445,12 @@ def _compile_sheet(scalars, spectra, tables):
 
 
 def _interface(scalars, spectra, side, count):
-    """(reflected, passed, turns) by single scattering of a dielectric interface, (count, COSINES) each.
+    """(reflected, passed, lost, turns) by single scattering of a dielectric interface, (count, COSINES) each.
 
     turns: the same two for the turn about the normal, or None without strokes. `count` 1 takes the first wavelength
     for all.
     """
-    f = _reflectances(scalars, spectra[:, :count], side, False)
+    f, let = _reflectances(scalars, spectra[:, :count], side, False)
     eta = spectra[rows.ETA, :count]
     relative = 1.0 / eta if side == rows.INNER else eta
     if count == 1 or np.ptp(eta) <= 1e-9:
@@ -462,9 +468,10 @@ def _interface(scalars, spectra, side, count):
             for one in zip(*parts_of, strict=True)
         )
 
-    reflected, passed = mixed([p.split(f) for p in parts])
-    turns = None if parts[0].reflected_turn is None else mixed([p.split_turn(f) for p in parts])
-    return reflected, passed, turns
+    reflected, passed = mixed([p.split(f, let) for p in parts])
+    (lost,) = mixed([(p.lost(f, let),) for p in parts])
+    turns = None if parts[0].reflected_turn is None else mixed([p.split_turn(f, let) for p in parts])
+    return reflected, passed, lost, turns
 
 
 def _by_wavelength(table):

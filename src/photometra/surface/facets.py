@@ -2,7 +2,7 @@
 
 import math
 
-from ..optics.film import film_scalar
+from ..optics.film import film_scalar, film_shares
 from ..optics.fresnel import conductor_scalar, dielectric_scalar, face_edge_scalar
 from ..optics.jit import kernel, leaf
 from ..optics.media import interreflections
@@ -16,7 +16,6 @@ from .rows import (
     FILM_K,
     FILM_N,
     FILM_THICKNESS,
-    FRONT,
     INNER,
     METAL_A,
     METAL_B,
@@ -51,25 +50,36 @@ def _filmed(f, cos_d, outer, base, film_k, scalars, props, j):
 
 
 @kernel
-def _dielectric_under(cos_d, outer, scalars, props, j):
-    # Over a clear body the film is clear too: what it would absorb must not count as let in.
-    eta = props[ETA, j]
-    f = dielectric_scalar(cos_d, eta / outer)
-    if scalars[FILM] <= 0.0:
-        return f
-    return _filmed(f, cos_d, outer, complex(eta, 0.0), 0.0, scalars, props, j)
+def _between(cos_d, near, far, scalars, props, j):
+    """(reflected, let through) of a filmed facet between two indices, from the near one."""
+    f = dielectric_scalar(cos_d, far / near)
+    film = scalars[FILM]
+    if film <= 0.0 or cos_d <= 0.0:
+        return f, 1.0 - f
+    index = complex(props[FILM_N, j], props[FILM_K, j])
+    over, let = film_shares(cos_d, props[WAVELENGTH, j], index, scalars[FILM_THICKNESS], complex(far, 0.0), near)
+    over = min(1.0, over)
+    return f + film * (over - f), 1.0 - f + film * (max(0.0, min(let, 1.0 - over)) - 1.0 + f)
 
 
 @kernel
 def dielectric_facet(cos_d, side, scalars, props, j):
-    """Reflectance of a dielectric facet with its film at the call's j-th wavelength, on a side or UNDER the coat."""
+    """(reflected, let through) of a dielectric facet with its film at the call's j-th wavelength, on a side or UNDER
+    the coat; the rest is absorbed by the film."""
     if side == INNER:
-        eta = props[ETA, j]
-        f = dielectric_scalar(cos_d, 1.0 / eta)
-        if scalars[FILM] <= 0.0:
-            return f
-        return _filmed(f, cos_d, eta, complex(1.0, 0.0), 0.0, scalars, props, j)
-    return _dielectric_under(cos_d, scalars[COAT_IOR] if side == UNDER else 1.0, scalars, props, j)
+        return _between(cos_d, props[ETA, j], 1.0, scalars, props, j)
+    return _between(cos_d, scalars[COAT_IOR] if side == UNDER else 1.0, props[ETA, j], scalars, props, j)
+
+
+@kernel
+def film_absorbs(cosines, under, scalars, props, out):
+    """Of light that meets facets from within the body, what their film absorbs, by cosine and wavelength into out
+    (m, n); under: whether a coat lies over it."""
+    for i in range(cosines.shape[0]):
+        for j in range(props.shape[1]):
+            outer = scalars[COAT_IOR] if under else 1.0
+            reflected, let = _between(cosines[i], props[ETA, j], outer, scalars, props, j)
+            out[i, j] = 1.0 - reflected - let if props[FILM_K, j] > 0.0 else 0.0
 
 
 @kernel
@@ -78,17 +88,23 @@ def wall_facet(cos_d, side, scalars, props, j):
 
     A film lies on the outer face; a wall of index 1 with a film is a bubble. Both faces' sum is Stokes's (1862).
     """
-    first = dielectric_facet(cos_d, UNDER if side == UNDER else FRONT, scalars, props, j)
-    eta = props[ETA, j] / (scalars[COAT_IOR] if side == UNDER else 1.0)
-    second = dielectric_scalar(cos_d, eta)
-    if side == REVERSE:
-        first, second = second, first
-    within = math.sqrt(max(1e-12, 1.0 - (1.0 - cos_d * cos_d) / (eta * eta)))
-    pass_once = math.exp(-props[ABSORPTION, j] * scalars[WALL] / within)
-    if first * second * pass_once * pass_once > 1.0 - 1e-9:
+    outer = scalars[COAT_IOR] if side == UNDER else 1.0
+    filmed, let = _between(cos_d, outer, props[ETA, j], scalars, props, j)
+    eta = props[ETA, j] / outer
+    bare = dielectric_scalar(cos_d, eta)
+    cosine = math.sqrt(max(1e-12, 1.0 - (1.0 - cos_d * cos_d) / (eta * eta)))
+    # A film that absorbs reflects otherwise from within.
+    within = filmed
+    if scalars[FILM] > 0.0 and props[FILM_K, j] > 0.0:
+        within, _ = _between(cosine, props[ETA, j], outer, scalars, props, j)
+    pass_once = math.exp(-props[ABSORPTION, j] * scalars[WALL] / cosine)
+    if within * bare * pass_once * pass_once > 1.0 - 1e-9:
         return 1.0, 0.0
-    echo, let = interreflections(first, second, pass_once)
-    return first + echo, let
+    if side == REVERSE:
+        echo, through = interreflections(1.0 - bare, bare, within, let, pass_once)
+        return bare + echo, through
+    echo, through = interreflections(let, within, bare, 1.0 - bare, pass_once)
+    return filmed + echo, through
 
 
 @kernel
@@ -111,14 +127,16 @@ def metal_facet(cos_d, side, scalars, props, j):
 
 
 @kernel
-def facet_reflectances(cosines, side, metal, scalars, props, out):
-    """Reflectance of the metal or the dielectric part's facets by cosine and wavelength into out (m, n)."""
+def facet_reflectances(cosines, side, metal, scalars, props, reflected, let):
+    """What the metal or the dielectric part's facets reflect and let through by cosine and wavelength, into two arrays
+    (m, n)."""
     for i in range(cosines.shape[0]):
         for j in range(props.shape[1]):
             if metal:
-                out[i, j] = metal_facet(cosines[i], side, scalars, props, j)
+                reflected[i, j] = metal_facet(cosines[i], side, scalars, props, j)
+                let[i, j] = 0.0
             else:
-                out[i, j] = dielectric_facet(cosines[i], side, scalars, props, j)
+                reflected[i, j], let[i, j] = dielectric_facet(cosines[i], side, scalars, props, j)
 
 
 @kernel
@@ -142,19 +160,19 @@ def interface_reflectance(cos_d, side, scalars, props, out):
     mean = 0.0
     passed = 0.0
     even = scalars[ACHROMATIC] > 0.0
-    bare = 0.0
+    bare = bare_let = 0.0
     for j in range(n):
         f = 0.0
         if m < 1.0:
             if j == 0 or not even:
-                bare = dielectric_facet(cos_d, side, scalars, props, j)
+                bare, bare_let = dielectric_facet(cos_d, side, scalars, props, j)
             f = bare
             if is_wall:
                 reflected, let = wall_facet(cos_d, side, scalars, props, j)
                 f += t * (reflected - f)
                 passed += let
             else:
-                passed += 1.0 - f
+                passed += bare_let
             f *= 1.0 - m
         if m > 0.0:
             f += m * metal_facet(cos_d, side, scalars, props, j)

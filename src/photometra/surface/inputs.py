@@ -98,7 +98,7 @@ def parse_map(p, text, ior=DEFAULT_IOR, present=None) -> Map:
     low, high = (parse(p, ends[end], ior) if end in ends else None for end in ("low", "high"))
     made = Map(checked_layers(p.name, tuple(layers)), None, None)
     if made.ends_in_mask:
-        raise InputError(f"{p.name}: a mask says how much of the next layer is taken; put a layer after it: mask:… | mix:…")
+        raise InputError(f"{p.name}: a mask says how much of the next layer is taken; put a layer after it")
     around = _around(p, made.layers[0], present, _BALL)
     low, high = (around[0] if low is None else low), (around[1] if high is None else high)
     return replace(made, low=low, high=high)

@@ -339,7 +339,7 @@ def _refracted(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, par
         let[j] = 0.0
         if dispersive and j > 0:
             continue
-        f = through * value * (1.0 - dielectric_facet(cos_o, side, scalars, props, j)) if value > 0.0 else 0.0
+        f = through * value * dielectric_facet(cos_o, side, scalars, props, j)[1] if value > 0.0 else 0.0
         g = grid[j]
         lost = at_direction_of(tables, near_table, near_turn, g, wo[0], wo[1], mu_o, anisotropic)
         lost *= at_direction_of(tables, far_table, far_turn, g, wi[0], wi[1], mu_i, anisotropic)

@@ -6,8 +6,8 @@ from importlib.resources import files
 
 import numpy as np
 
-from . import rows
-from .albedo import MU, hemispherical, multiple_scattering_lobe
+from . import facets, rows
+from .albedo import FACETS, MU, hemispherical, multiple_scattering_lobe
 
 
 def _table(name):
@@ -149,13 +149,14 @@ def balanced(lost_out, lost_in, far_out, far_in, eta, mean):
     return out, raised(far_in, lost_in, goes_in / eta**2, mean[1], wanted / eta**2)
 
 
-def split_of(r_out, t_out, r_in, t_in, eta, far, turns=None):
+def split_of(r_out, t_out, r_in, t_in, eta, far, turns=None, lost=None):
     """From the single-scattering shares reflected and passed, (n, COSINES) each, of an interface of index eta (n,).
 
+    lost: what of it bounces on, from outside and from inside; None where nothing is absorbed, and it is all the rest.
     far: `far_shares` of it, (COSINES,) or (n, COSINES) each. turns: how r_out and t_out change with the turn about the
     normal, or None.
     """
-    lost_out, lost_in = (np.clip(1.0 - r - t, 0.0, 1.0) for r, t in ((r_out, t_out), (r_in, t_in)))
+    lost_out, lost_in = lost or (np.clip(1.0 - r - t, 0.0, 1.0) for r, t in ((r_out, t_out), (r_in, t_in)))
     far_out, far_in = balanced(lost_out, lost_in, *far, np.asarray(eta), (hemispherical, hemispherical))
     # With everything lost counted, what is not let in is reflected.
     passed = np.clip(t_out + far_out * lost_out, 0.0, 1.0)
@@ -164,3 +165,13 @@ def split_of(r_out, t_out, r_in, t_in, eta, far, turns=None):
         (1.0 - far_out) * lost_out, (1.0 - far_in) * lost_in, far_out * lost_out, far_in * lost_in
     ))  # fmt: skip
     return Sides(passed, (1.0 - far_out) * lost_out, *lobes, (far_out, far_in), turn)
+
+
+def film_losses(scalars, spectra, under):
+    """Of a body's own light that meets its interface from within, the share that the film there absorbs, (n,); under:
+    whether a coat lies over it."""
+    if scalars[rows.FILM] <= 0.0 or not np.any(spectra[rows.FILM_K] > 0.0):
+        return np.zeros(spectra.shape[1])
+    out = np.empty((FACETS.size, spectra.shape[1]))
+    facets.film_absorbs(FACETS, under, scalars, np.ascontiguousarray(spectra), out)
+    return 2.0 * np.trapezoid(out * FACETS[:, None], FACETS, axis=0)

@@ -113,7 +113,7 @@ def _guided(width, y0, y1, height, count, most, seed, camera, scene, patches, sk
                     if not reflects:
                         share = dielectric_scalar(cos_i, etas[k] if way == _WALL else eta)
                         if way == _WALL:
-                            share += interreflections(share, share, 1.0)[0]
+                            share += interreflections(1.0 - share, share, share, 1.0 - share, 1.0)[0]
                         reflects = random_uniform(state) < share
                     if reflects:
                         dx += 2.0 * cos_i * nx
