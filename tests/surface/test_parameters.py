@@ -19,6 +19,7 @@ from photometra.surface import (
     scalar_owner,
     scalars_of,
 )
+from photometra.surface.values import HEIGHTS
 
 
 def test_every_declaration_is_whole():
@@ -163,8 +164,8 @@ class TestSurface:
             Surface({"metalness": 1.0, "constants": "model", "model.strength1": 1.0, "model.strength2": 2.0}),
         ]
         for p in PARAMETERS.values():
-            # A bump shows by its slopes, and so only where a map drives it: see tests/tracing/test_varying.py.
-            if p.kind == "constants" or p.name == "bump":
+            # Heights show only where a map drives them: tests/tracing/test_varying.py, tests/imaging/test_relief.py.
+            if p.kind == "constants" or p.name in HEIGHTS:
                 continue
             applying = [b for b in bases if b.applies(p.name)]
             # Where it applies it may still act on something absent: the colour of a coat without colour is thickness's.

@@ -1,5 +1,6 @@
 """Verbs that hand work over: render and export."""
 
+import math
 import re
 import time
 from dataclasses import asdict, replace
@@ -117,7 +118,7 @@ def render(
             }
         )
     else:
-        noise = f"noise {100 * rendering.noise():.2f} %"
+        noise = noise_told(rendering)
         tell(f"wrote {path}: {rendering.samples} samples, {noise}, {rendering.seconds:.1f} s")
 
 
@@ -167,9 +168,15 @@ def _teller():
         nonlocal told
         if time.perf_counter() - told > 2.0:
             told = time.perf_counter()
-            tell(f"{rendering.samples} samples, noise {100 * rendering.noise():.2f} %")
+            tell(f"{rendering.samples} samples, {noise_told(rendering)}")
 
     return report
+
+
+def noise_told(rendering):
+    """The picture's noise in words: after one sample nobody knows it."""
+    noise = rendering.noise()
+    return f"noise {100 * noise:.2f} %" if math.isfinite(noise) else "noise not known yet"
 
 
 def export(

@@ -27,6 +27,7 @@ from ..tracing import (
 )
 from ..tracing.scene import OWN
 from .display import Display
+from .relief import relieved
 
 UNIFORM = "uniform"
 
@@ -110,6 +111,8 @@ def scene_of(study: Study, specimen: Specimen, environment_name=None) -> Scene:
     shape = standing(specimen, study.meshes)
     radius = shape.radius if shape and shape.radius else specimen.size_mm / 2.0
     alone = name == UNIFORM
+    on = dressed(study, specimen, shape)
+    shape = relieved(shape, specimen.surface, on, _body_of(study, specimen), radius)
     return Scene(
         environment(name, study.pictures, may_be_file=environment_name is not None),
         radius=radius,
@@ -119,7 +122,7 @@ def scene_of(study: Study, specimen: Specimen, environment_name=None) -> Scene:
         camera=camera_of(booth.viewpoint),
         shape=shape,
         panels=() if alone else (_panel(booth.key, radius), _panel(booth.back, radius)),
-        dressed=dressed(study, specimen, shape),
+        dressed=on,
     )
 
 
@@ -138,10 +141,12 @@ def dressed(study, specimen, shape):
         elif other is None:
             out.append(None)
         else:
-            lying = other.surface.lying_on(LiesOn(specimen.shape, specimen.size_mm, specimen.wall_mm,
-                                                  study.meshes.get(specimen.shape)))  # fmt: skip
-            out.append((lying, constants_reading(other.readings)))
+            out.append((other.surface.lying_on(_body_of(study, specimen)), constants_reading(other.readings)))
     return tuple(out)
+
+
+def _body_of(study, specimen):
+    return LiesOn(specimen.shape, specimen.size_mm, specimen.wall_mm, study.meshes.get(specimen.shape))
 
 
 @dataclass(frozen=True)

@@ -20,7 +20,7 @@ from ..shapes.lying import LiesOn, Spot
 from .compile import CompiledSurface, compile_surface
 from .model import Surface
 from .parameters import PARAMETERS
-from .values import BUMP
+from .values import BUMP, HEIGHTS
 
 MOST_MEMBERS = 96
 """Compiled surfaces of one bank; each takes a megabyte."""
@@ -160,7 +160,7 @@ def compile_bank(surface: Surface, constants=None, make: Callable = compile_surf
     """The bank of a surface that has maps. make: what compiles one member; is_quadrature: few members at the nodes of a
     quadrature, whose mean is exact where a reading changes smoothly along a map. InputError as `compile_surface`."""
     axes = _axes(surface, is_quadrature)
-    plain = {name: value for name, value in surface.given.items() if name != BUMP}
+    plain = {name: value for name, value in surface.given.items() if name not in HEIGHTS}
     members = []
     for levels in product(*(a.nodes for a in axes)):
         at = {name: level for a, level in zip(axes, levels, strict=True) for name in a.names}
@@ -200,7 +200,7 @@ def _axes(surface, is_quadrature=False):
     """Maps with the same layers drive one axis; the nodes are as many as memory allows."""
     groups = {}
     for name, own in surface.maps.items():
-        if name == BUMP:
+        if name in HEIGHTS:
             continue
         groups.setdefault(own.chains(), []).append(name)
     wanted = {chains: max(_count(surface, n) for n in names) for chains, names in groups.items()}

@@ -44,6 +44,9 @@ _SPACED = re.compile(r"([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)\s*(per\s+\w+|[^\
 DEFAULT_IOR = 1.5
 BUMP = "bump"
 """The parameter whose slopes turn the normal, and that is not compiled otherwise."""
+DISPLACEMENT = "displacement"
+"""The parameter whose heights move the shape, see `imaging.booths`; it is not compiled."""
+HEIGHTS = (BUMP, DISPLACEMENT)
 CONVERTERS = {
     "gloss": (lambda g: 1.0 - g, lambda r: 1.0 - r),
     "alpha": (lambda a: math.sqrt(max(0.0, a)), lambda r: r * r),

@@ -57,6 +57,20 @@ BODY = (
         varies=1,
     ),
     number(
+        "displacement",
+        "finish",
+        "Displacement",
+        "How far the shape itself is moved out where a map drives it: relief that has an outline and throws shadows. "
+        "For the picture alone: instruments read a flat sample.",
+        0.0,
+        unit="mm",
+        hard=(-100.0, 100.0),
+        usual=(0.0, 5.0),
+        digits=2,
+        solvable=False,
+        varies=1,
+    ),
+    number(
         "haze.amount",
         "finish",
         "Haze",
