@@ -51,6 +51,36 @@ def test_the_light_goes_round_instead(run, study, tmp_path):
     assert len({float(h["photometra:camera:turn"]) for h in headers}) == 1
 
 
+@pytest.mark.parametrize("kind", [(), ("--png",)])
+def test_a_turn_becomes_a_film(run, study, tmp_path, kind):
+    av = pytest.importorskip("av")
+    film = tmp_path / "buoy.mp4"
+    code, _, told = run(
+        "turntable", study, "Buoy 2", "-o", tmp_path / "f", "--frames", "5", "--turning", "both", "--size", "33x24",
+        "--samples", "4", "--film", film, "--rate", "5", *kind,
+    )  # fmt: skip
+    assert code == 0 and "1.0 s" in told
+    with av.open(str(film)) as container:
+        frames = [f.to_ndarray(format="rgb24") for f in container.decode(video=0)]
+    # Sides are made even; the buoy in the middle is blue.
+    assert len(frames) == 5 and frames[0].shape == (24, 34, 3)
+    middle = np.mean([f[10:14, 14:20] for f in frames], axis=(0, 1, 2))
+    assert middle[2] > 1.5 * middle[0]
+    code, _, told = run("turntable", study, "Buoy 2", "-o", tmp_path / "f", "--film", tmp_path / "film.avi")
+    assert code == 2 and "ends in .mp4" in told
+
+
+def test_all_specimens_are_rendered_into_a_folder_and_those_there_are_kept(run, study, tmp_path):
+    out = tmp_path / "all"
+    words = ("render", study, "--all", "-o", out, "--size", "16x12", "--samples", "2")
+    code, said, _ = run(*words, "--json")
+    assert code == 0 and [d["specimen"] for d in json.loads(said)] == ["Buoy 0", "Buoy 1", "Buoy 2"]
+    assert sorted(p.name for p in out.iterdir()) == ["buoy-0.exr", "buoy-1.exr", "buoy-2.exr"]
+    (out / "buoy-1.exr").unlink()
+    code, _, told = run(*words, "--resume")
+    assert code == 0 and told.count("is there already") == 2 and told.count("wrote") == 1
+
+
 def test_a_sheet_shows_every_specimen_in_order(run, study, tmp_path):
     path = tmp_path / "sheet.exr"
     assert run("contact-sheet", study, "-o", path, "--size", "32x32", "--columns", "2", "--samples", "4")[0] == 0
@@ -65,6 +95,10 @@ def test_a_sheet_shows_every_specimen_in_order(run, study, tmp_path):
     [
         (("turntable", "STUDY", "Buoy 0", "-o", "OUT", "--turning", "table"), "--turning 'table'"),
         (("turntable", "STUDY", "Buoy 0", "-o", "STUDY"), "this is a file"),
+        (("turntable", "STUDY", "Buoy 0", "-o", "OUT", "--cluster", "moon"), "--cluster 'moon' is not known"),
+        (("render", "STUDY", "-o", "a.exr"), "name a specimen, or give --all"),
+        (("render", "STUDY", "Buoy 0"), "say where to write with -o"),
+        (("render", "STUDY", "Buoy 0", "--all", "-o", "OUT"), "not both"),
         (("turntable", "STUDY", "Buoy 9", "-o", "OUT"), "no specimen 'Buoy 9'"),
         (("contact-sheet", "STUDY", "-o", "STUDY"), "never overwrites"),
         (("contact-sheet", "STUDY", "-o", "OUT.png", "--size", "big"), "should be WxH"),

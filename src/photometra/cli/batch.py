@@ -9,16 +9,17 @@ import typer
 
 from ..imaging.booths import compiled_in, display_of, limits_of, scene_of
 from ..imaging.denoising import clean_picture, is_available
+from ..imaging.film import check_film, write_film
 from ..imaging.ladders import mounted
 from ..imaging.rendering import header_of, is_written, render_picture
-from ..pictures import write_picture
+from ..pictures import read_native, read_picture, write_picture
 from ..study import read_file
 from ..tracing import Rendering
-from .hand_over import picture_size
+from .hand_over import Cluster, made_folder, picture_size, place_of, stem_of
 from .output import Refused, output_path, print_json, tell
 from .studies import Json, SpecimenName, StudyPath
 
-_TURNS = ("camera", "light")
+_TURNS = ("camera", "light", "both")
 _MOST_FRAMES = 1000
 _DENOISE = "Denoise PNGs, or give EXRs the denoised picture as a layer."
 
@@ -28,12 +29,17 @@ def turntable(
     specimen: SpecimenName,
     output: Annotated[Path, typer.Option("-o", metavar="FOLDER", help="Where the frames go: NAME.0001.exr and on.")],
     frames: Annotated[int, typer.Option(min=2, max=_MOST_FRAMES, help="Over one whole turn.")] = 36,
-    turning: Annotated[str, typer.Option("--turning", metavar="camera|light", help="What goes round.")] = "camera",
+    turning: Annotated[str, typer.Option("--turning", metavar="camera|light|both", help="What goes round.")] = "camera",
     size: Annotated[str, typer.Option(metavar="WxH")] = "512x512",
     samples: Annotated[int, typer.Option(min=1, max=1_000_000)] = 64,
     as_png: Annotated[bool, typer.Option("--png", help="As shown, instead of scene-linear EXR.")] = False,
     denoise: Annotated[bool, typer.Option("--denoise", help=_DENOISE)] = False,
+    film: Annotated[
+        Path | None, typer.Option("--film", metavar="FILE.mp4", help="Make a film of the frames too, as shown.")
+    ] = None,
+    rate: Annotated[int, typer.Option(min=1, max=120, help="Frames a second of the film.")] = 24,
     resume: Annotated[bool, typer.Option("--resume", help="Keep frames that are there already and alike.")] = False,
+    cluster: Cluster = None,
     as_json: Json = False,
 ):
     """Render a specimen going round, or its light: a sequence of frames."""
@@ -42,23 +48,26 @@ def turntable(
     if denoise and not is_available():
         raise Refused("--denoise needs the Python package pyoidn, which is not installed here: pip install pyoidn")
     width, height = picture_size(size)
+    if film is not None:
+        check_film(film)
+        if denoise and not as_png:
+            raise Refused("--film shows what the frames hold, and EXRs hold the mean: with --denoise give --png too")
     document = read_file(study)
     one = document.specimen(specimen)
-    if output.exists() and not output.is_dir():
-        raise Refused(f"{output}: this is a file; give a folder for the frames")
-    if not output.exists() and not output.parent.is_dir():
-        raise Refused(f"{output}: there is no folder {output.parent}")
-    output.mkdir(exist_ok=True)
-    stem = "".join(c if c.isalnum() else "-" for c in one.name.lower()).strip("-") or "frame"
-    written = []
-    for i in range(frames):
-        path = output / f"{stem}.{i + 1:04d}.{'png' if as_png else 'exr'}"
-        turned = _turned(document, turning, 360.0 * i / frames)
-        written.append(str(path))
-        if resume and is_written(path, header_of(turned, one, width, height), samples):
-            continue
-        render_picture(turned, one, path, width, height, samples=samples, clean=denoise)
-        tell(f"frame {i + 1} of {frames}")
+    stem, written = stem_of(one.name), []
+    with place_of(cluster) as place:
+        made_folder(output)
+        for i in range(frames):
+            path = output / f"{stem}.{i + 1:04d}.{'png' if as_png else 'exr'}"
+            turned = _turned(document, turning, 360.0 * i / frames)
+            written.append(str(path))
+            if resume and is_written(path, header_of(turned, one, width, height), samples):
+                continue
+            render_picture(turned, one, path, width, height, samples=samples, clean=denoise, place=place, resume=resume)
+            tell(f"frame {i + 1} of {frames}")
+    if film is not None:
+        write_film(film, (_as_shown(path, document.booth) for path in written), rate)
+        tell(f"wrote {film}: {frames / rate:.1f} s")
     if as_json:
         print_json({"specimen": one.name, "frames": written, "turning": turning, "samples": samples})
     else:
@@ -66,11 +75,21 @@ def turntable(
 
 
 def _turned(document, turning, degrees):
-    booth = document.booth
-    if turning == "light":
-        return document.with_booth(turn=(booth.turn + degrees + 180.0) % 360.0 - 180.0)
-    turn = (booth.viewpoint.turn + degrees + 180.0) % 360.0 - 180.0
-    return document.with_booth(viewpoint=replace(booth.viewpoint, turn=turn))
+    booth, changes = document.booth, {}
+    if turning in ("light", "both"):
+        changes["turn"] = (booth.turn + degrees + 180.0) % 360.0 - 180.0
+    if turning in ("camera", "both"):
+        turn = (booth.viewpoint.turn + degrees + 180.0) % 360.0 - 180.0
+        changes["viewpoint"] = replace(booth.viewpoint, turn=turn)
+    return document.with_booth(**changes)
+
+
+def _as_shown(path, booth):
+    """A frame as the booth shows it, uint8: a PNG as it is, an EXR through the display."""
+    if Path(path).suffix == ".png":
+        pixels = read_native(path)
+        return pixels if pixels.dtype == np.uint8 else (pixels >> 8).astype(np.uint8)
+    return np.round(255.0 * display_of(booth).picture(read_picture(path))).astype(np.uint8)
 
 
 def contact_sheet(

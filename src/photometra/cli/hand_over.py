@@ -3,6 +3,7 @@
 import math
 import re
 import time
+from contextlib import contextmanager
 from dataclasses import asdict, replace
 from pathlib import Path
 from typing import Annotated
@@ -12,7 +13,7 @@ import typer
 from ..exchange import STANDARDS, read_materials, write_standard
 from ..imaging.booths import as_it_stands
 from ..imaging.denoising import is_available
-from ..imaging.rendering import render_picture
+from ..imaging.rendering import DEFAULT_SAMPLES, header_of, is_written, render_picture
 from ..shapes.meshfiles import SUFFIXES, UNITS_MM, read_mesh
 from ..shapes.standing import SHAPES, shape_of
 from ..study import VIEWPOINTS, change_file, read_file
@@ -32,10 +33,37 @@ def picture_size(text):
     return int(match[1]), int(match[2])
 
 
+Cluster = Annotated[
+    str | None,
+    typer.Option(
+        "--cluster", metavar="local:N|tcp://HOST:PORT|file:FILE",
+        help="Have it done by the workers of a Dask cluster: processes of this machine, or one that is running.",
+    ),
+]  # fmt: skip
+Resume = Annotated[bool, typer.Option("--resume", help="Go on from what an earlier run has left done.")]
+
+
+@contextmanager
+def place_of(cluster):
+    """The place for the tasks of pictures that `--cluster` names; None for this process."""
+    if cluster is None:
+        yield None
+        return
+    from ..farm import open_cluster
+
+    with open_cluster(cluster) as place:
+        tell(f"on {cluster}: {place.workers()} threads")
+        yield place
+
+
 def render(
     study: StudyPath,
-    specimen: SpecimenName,
-    output: Annotated[Path, typer.Option("-o", metavar="FILE", help="EXR (scene-linear) or PNG (as shown).")],
+    specimen: Annotated[str | None, typer.Argument(metavar="[SPECIMEN]", help="The specimen's name.")] = None,
+    output: Annotated[
+        Path | None,
+        typer.Option("-o", metavar="FILE", help="EXR (scene-linear) or PNG (as shown); a folder for --all."),
+    ] = None,
+    every: Annotated[bool, typer.Option("--all", help="Every specimen of the study, into a folder, as EXR.")] = False,
     assignments: Assignments = None,
     size: Annotated[str, typer.Option(metavar="WxH")] = "512x512",
     samples: Annotated[int | None, typer.Option(min=1, max=1_000_000, help="Stop at so many a pixel.")] = None,
@@ -68,58 +96,96 @@ def render(
         bool, typer.Option("--denoise", help="Denoise a PNG, or give an EXR the denoised picture as a layer.")
     ] = False,
     seed: Annotated[int, typer.Option(min=0, max=2**31)] = 1,
+    cluster: Cluster = None,
+    resume: Resume = False,
     as_json: Json = False,
 ):
-    """Render a specimen in the booth. Stops at 64 samples unless told otherwise."""
+    """Render a specimen in the booth, or all of them. Stops at 64 samples unless told otherwise."""
     if sum(v is not None for v in (samples, seconds, noise)) > 1:
         raise Refused("give one of --samples, --seconds and --noise, not several")
     width, height = picture_size(size)
-    path = output_path(output, (".exr", ".png"))
+    if output is None:
+        raise Refused("say where to write with -o: a file, or with --all a folder")
+    if every == (specimen is not None):
+        raise Refused("name a specimen, or give --all, not both" if every else "name a specimen, or give --all")
     document = read_file(study)
-    one = document.specimen(specimen)
-    one = replace(one, surface=changed(one, assignments))
-    document, one = standing(document, one, shape, unit)
-    document = _looked_at(document, viewpoint, region, clamp)
-    if (layers or guides) and path.suffix.lower() != ".exr":
+    named = _folder_of_all(document, output) if every else {specimen: output_path(output, (".exr", ".png"))}
+    if (layers or guides) and any(path.suffix.lower() != ".exr" for path in named.values()):
         raise Refused(f"{'--layers' if layers else '--guides'} needs an EXR: a PNG has no layers")
     if denoise and not is_available():
         raise Refused("--denoise needs the Python package pyoidn, which is not installed here: pip install pyoidn")
-    _, rendering = render_picture(
-        document,
-        one,
-        path,
-        width,
-        height,
-        samples,
-        seconds,
-        noise,
-        environment,
-        seed,
-        _teller(),
-        layered=layers,
-        guided=guides,
-        clean=denoise,
-    )
+    told = []
+    with place_of(cluster) as place:
+        if every:
+            made_folder(output)
+        for name, path in named.items():
+            one = document.specimen(name)
+            one = replace(one, surface=changed(one, assignments))
+            whole, one = standing(document, one, shape, unit)
+            whole = _looked_at(whole, viewpoint, region, clamp)
+            if (
+                every
+                and resume
+                and is_written(
+                    path, header_of(whole, one, width, height, environment, seed), samples or DEFAULT_SAMPLES
+                )
+            ):
+                tell(f"{path} is there already")
+                continue
+            _, rendering = render_picture(
+                whole, one, path, width, height, samples, seconds, noise, environment, seed, _teller(), layered=layers,
+                guided=guides, clean=denoise, place=place, resume=resume,
+            )  # fmt: skip
+            told.append(_told_of(whole, one, path, rendering, as_json))
+    if as_json:
+        print_json(told if every else told[0])
+
+
+def _folder_of_all(document, folder):
+    """{specimen: file} of every specimen of a study in a folder."""
+    if not document.specimens:
+        raise Refused("there is no specimen in this study to show")
+    stems = [stem_of(s.name) for s in document.specimens]
+    # Two names may leave the same letters.
+    again = {stem for stem in stems if stems.count(stem) > 1}
+    return {
+        s.name: folder / (f"{stem}-{i + 1}.exr" if stem in again else f"{stem}.exr")
+        for i, (s, stem) in enumerate(zip(document.specimens, stems, strict=True))
+    }
+
+
+def stem_of(name):
+    """A specimen's name as the beginning of a file's."""
+    return "".join(c if c.isalnum() else "-" for c in name.lower()).strip("-") or "specimen"
+
+
+def made_folder(folder):
+    """A folder to write to, made where there is none."""
+    if folder.exists() and not folder.is_dir():
+        raise Refused(f"{folder}: this is a file; give a folder")
+    if not folder.exists() and not folder.parent.is_dir():
+        raise Refused(f"{folder}: there is no folder {folder.parent}")
+    folder.mkdir(exist_ok=True)
+
+
+def _told_of(document, one, path, rendering, as_json):
+    """What to say of a finished picture; as data, and in words where that is all."""
     cut = rendering.energy_cut()
     for finding in picture_findings(one.surface, document.booth.effort, cut):
         tell(f"note: {finding.sentence}")
     mean = [float(v) for v in rendering.picture().reshape(-1, 3).mean(axis=0)]
-    if as_json:
-        print_json(
-            {
-                "specimen": one.name,
-                "file": str(path),
-                "size": [width, height],
-                "samples": rendering.samples,
-                "seconds": rendering.seconds,
-                "noise": rendering.noise(),
-                "mean": mean,
-                "energy_cut": cut,
-            }
-        )
-    else:
-        noise = noise_told(rendering)
-        tell(f"wrote {path}: {rendering.samples} samples, {noise}, {rendering.seconds:.1f} s")
+    if not as_json:
+        tell(f"wrote {path}: {rendering.samples} samples, {noise_told(rendering)}, {rendering.seconds:.1f} s")
+    return {
+        "specimen": one.name,
+        "file": str(path),
+        "size": [rendering.width, rendering.height],
+        "samples": rendering.samples,
+        "seconds": rendering.seconds,
+        "noise": rendering.noise(),
+        "mean": mean,
+        "energy_cut": cut,
+    }
 
 
 def standing(document, specimen, shape, unit):

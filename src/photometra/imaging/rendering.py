@@ -5,22 +5,26 @@ from dataclasses import asdict
 from pathlib import Path
 
 from .. import __version__
+from ..errors import InputError
 from ..maps import Map
 from ..pictures import PictureError, read_header, write_picture
 from ..surface import PARAMETERS
 from ..surface.inputs import told
 from ..tracing import Limits, Rendering
+from . import checkpoint
 from .booths import UNIFORM, compiled_in, display_of, limits_of, scene_of
 from .denoising import clean_picture
 
 DEFAULT_SAMPLES = 64
 _BATCH_SECONDS = 1.0
+_LARGEST_BATCH = 16
+_KEEP_EVERY_S = 60.0
 _FEWEST_FOR_NOISE = 8
 
 
 def render_picture(
     study, specimen, path, width, height, samples=None, seconds=None, noise=None, environment=None, seed=1,
-    report=None, cancel=None, layered=False, guided=False, clean=False,
+    report=None, cancel=None, layered=False, guided=False, clean=False, place=None, resume=False,
 ):  # fmt: skip
     """Render until a count of samples, a time or a relative noise is reached, then write EXR or PNG.
 
@@ -28,8 +32,9 @@ def render_picture(
     about once a second; where `cancel` (a threading.Event) is set nothing is written and None comes back. layered: an
     EXR gets, as named layers, what the light met first; guided: alpha, depth, normal and albedo. clean: an EXR
     gets the denoised picture as a layer beside the mean, a PNG is of it. Of a booth's region the EXR holds a data
-    window. Returns (path, Rendering). InputError, in a sentence, where something cannot be read or
-    written.
+    window. place: where it is done, see `tracing.places`; resume: go on from what an earlier run kept beside the path,
+    which every run of more than a minute does. Returns (path, Rendering). InputError, in a sentence, where something
+    cannot be read or written.
     """
     if Path(path).suffix.lower() == ".png":
         display_of(study.booth).check()
@@ -38,17 +43,24 @@ def render_picture(
     furnace = (environment or study.booth.environment) == UNIFORM
     limits = Limits(reflection=1024, transmission=4096, volume=50_000) if furnace else limits_of(study.booth)
     compiled = compiled_in(scene, specimen)
-    rendering = Rendering(compiled, scene, width, height, seed, limits, layered, study.booth.region)
+    rendering = Rendering(compiled, scene, width, height, seed, limits, layered, study.booth.region, place=place)
     if samples is None and seconds is None and noise is None:
         samples = DEFAULT_SAMPLES
-    if not _advance(rendering, samples, seconds, noise, report, cancel):
-        return None
     booth = study.booth
-    header = {
-        **header_of(study, specimen, width, height, environment, seed),
-        "photometra:samples": rendering.samples,
-        "photometra:noise": rendering.noise(),
-    }
+    header = header_of(study, specimen, width, height, environment, seed)
+    made_of = {**header, "limits": asdict(limits), "layered": layered, "region": booth.region}
+    if resume:
+        checkpoint.go_on(path, rendering, made_of)
+    keeper = _Keeper(lambda: checkpoint.keep(path, rendering, made_of))
+    try:
+        if not _advance(rendering, samples, seconds, noise, _both(keeper, report), cancel):
+            return None
+    except InputError as error:
+        if not rendering.samples:
+            raise
+        checkpoint.keep(path, rendering, made_of)
+        raise InputError(f"{error}; {rendering.samples} samples are kept: go on with --resume") from None
+    header |= {"photometra:samples": rendering.samples, "photometra:noise": rendering.noise()}
     layers = rendering.layers()
     if guided:
         guides = rendering.guides()
@@ -62,7 +74,30 @@ def render_picture(
         else:
             layers = {**layers, "denoised": looked_at}
     write_picture(path, picture, display_of(booth), header, layers, rendering.window)
+    if resume or keeper.has_kept:
+        checkpoint.drop(path)
     return Path(path), rendering
+
+
+class _Keeper:
+    """Has what is done kept once a minute."""
+
+    def __init__(self, keep):
+        self._keep, self._last, self.has_kept = keep, time.monotonic(), False
+
+    def __call__(self, _rendering):
+        if time.monotonic() - self._last >= _KEEP_EVERY_S:
+            self._keep()
+            self._last, self.has_kept = time.monotonic(), True
+
+
+def _both(keeper, report):
+    def reported(rendering):
+        keeper(rendering)
+        if report:
+            report(rendering)
+
+    return reported
 
 
 def header_of(study, specimen, width, height, environment=None, seed=1):
@@ -122,23 +157,26 @@ def _text(value):
 
 
 def _advance(rendering, samples, seconds, noise, report, cancel):
-    """Add samples in growing batches until the wanted count, time or noise is reached; False when cancelled."""
+    """Add samples in growing batches until the wanted count, time or noise is reached; False when cancelled.
+
+    Batches follow the samples there are, never the clock but where a time is given: the sums of a picture are added in
+    the same order however fast, and however often cut off, it is made.
+    """
     began = time.perf_counter()
-    batch = 1
     while True:
-        if samples is not None:
-            batch = min(batch, samples - rendering.samples)
-        if not rendering.add(batch, cancel):
-            return False
-        elapsed = time.perf_counter() - began
-        if report:
-            report(rendering)
         if samples is not None and rendering.samples >= samples:
-            return True
-        if seconds is not None and elapsed >= seconds:
             return True
         if noise is not None and rendering.samples >= _FEWEST_FOR_NOISE and rendering.noise() <= noise:
             return True
-        each = rendering.seconds / rendering.samples
-        left = _BATCH_SECONDS if seconds is None else min(_BATCH_SECONDS, seconds - elapsed)
-        batch = max(1, min(2 * batch, int(left / each)))
+        elapsed = time.perf_counter() - began
+        if seconds is not None and rendering.samples and elapsed >= seconds:
+            return True
+        batch = min(max(1, rendering.samples), _LARGEST_BATCH)
+        if samples is not None:
+            batch = min(batch, samples - rendering.samples)
+        if seconds is not None and rendering.samples:
+            each = rendering.seconds / rendering.samples
+            batch = max(1, min(batch, int(min(_BATCH_SECONDS, seconds - elapsed) / each)))
+        if not rendering.add(batch, cancel):
+            return False
+        report(rendering)

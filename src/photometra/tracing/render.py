@@ -2,27 +2,20 @@
 
 import threading
 import time
-from concurrent.futures import ThreadPoolExecutor
-from functools import cache
 
 import numpy as np
 
-from ..optics.threads import thread_count
 from .guides import guides_of
 from .kernels import LAYERS
+from .places import Threads
 from .scene import Scene
-from .tasks import Limits, Sums, Task, View, prepared, sums_of
+from .tasks import Limits, Sums, View, prepared
 
 TILE = 64
 _BRIGHTEST = 1e30
 _LUMINANCE = np.array([0.2126, 0.7152, 0.0722])
 LAYER_NAMES = ("sheen", "coat", "finish", "body", "transmission", "reverse", "subsurface", "stage")
 """What light can have met first, in the kernels' order."""
-
-
-@cache
-def _pool():
-    return ThreadPoolExecutor(max_workers=thread_count(), thread_name_prefix="tracing")
 
 
 def _runs(only):
@@ -39,16 +32,17 @@ class Rendering:
     `picture()` is scene-linear Rec.709 at exposure 0, unbalanced, float32 (height, width, 3). layered: keep the
     pictures of `layers()` as well. region: (left, top, right, bottom) in 0..1, outside which nothing is rendered; only:
     instead of it the pixels, bool (height, width), that are. sensor: as `sensor_table`, where it is not the eye's.
-    halved: keep what `halves()` tells as well.
+    halved: keep what `halves()` tells as well. place: where the tasks are done, see `places`.
     """
 
     def __init__(
         self, compiled, scene: Scene, width, height, seed=1, limits=None, layered=False, region=None, only=None,
-        sensor=None, halved=False,
+        sensor=None, halved=False, place=None,
     ):  # fmt: skip
         self.width, self.height = int(width), int(height)
         self.samples = 0
         self.seconds = 0.0
+        self._place = place or Threads()
         self._view = View(compiled, scene, self.width, self.height, int(seed), limits or Limits(), layered, sensor)
         self._arrays = prepared(self._view)
         self._total = np.zeros((self.height, self.width, 3))
@@ -79,20 +73,33 @@ class Rendering:
         first = self._share_of_first(count)
         spans = [(n, begin) for n, begin in ((first, 0), (count - first, first)) if n]
 
-        def one(tile):
-            if cancel is not None and cancel.is_set():
-                return ()
-            return [sums_of(Task(self._view, tile, self.samples + begin, n), self._arrays) for n, begin in spans]
-
-        # In the order of the tiles, whichever was done first.
-        for done in [_pool().submit(one, tile) for tile in self._tiles]:
-            for (_, begin), sums in zip(spans, done.result(), strict=False):
+        jobs = [[(tile, self.samples + begin, n) for n, begin in spans] for tile in self._tiles]
+        every = self._place.sums(self._view, self._arrays, jobs, cancel)
+        # In the order of the tiles, whichever was done first. A place that can be lost must not leave half a batch.
+        for done in list(every) if self._place.can_be_lost else every:
+            for (_, begin), sums in zip(spans, done, strict=False):
                 self._merge(sums, is_first=first > 0 and begin == 0)
         if cancel is not None and cancel.is_set():
             return False
         self.samples += count
         self._first_samples += first
         self.seconds += time.perf_counter() - start
+        return True
+
+    def state(self):
+        """{name: array} of all that `take_state` needs to go on from here; not of what is halved."""
+        sums = {"total": self._total, "squares": self._squares, "cut": self._cut, "apart": self._apart}
+        return {**sums, "samples": np.array(self.samples), "seconds": np.array(self.seconds)}
+
+    def take_state(self, state):
+        """Go on from the `state()` of another rendering of the same view; False, and nothing taken, where it is of
+        another size."""
+        into = {"total": self._total, "squares": self._squares, "cut": self._cut, "apart": self._apart}
+        if any(name not in state or state[name].shape != array.shape for name, array in into.items()):
+            return False
+        for name, array in into.items():
+            array[...] = state[name]
+        self.samples, self.seconds = int(state["samples"]), float(state["seconds"])
         return True
 
     def _share_of_first(self, count):

@@ -1,0 +1,149 @@
+"""A Dask cluster as a place for the tasks of a picture.
+
+A view travels as the outcome of a task, so that a worker that is lost with it costs no more than sending it again;
+every job is asked for anew where its worker was lost, a few times.
+"""
+
+import logging
+import re
+import time
+import warnings
+from contextlib import contextmanager
+
+from ..disk import DiskError, regular
+from ..errors import InputError
+from . import work
+
+_TRIES = 5
+_WAIT_S = 0.2
+_PATIENCE_S = 30.0
+"""How long a cluster may be without any worker."""
+_AHEAD = 4
+"""Jobs that are on their way for every thread of the cluster: enough to keep it busy, little to cancel."""
+
+
+class FarmError(InputError):
+    """A cluster that cannot be reached, or was lost on the way; one sentence."""
+
+
+@contextmanager
+def open_cluster(text):
+    """The Cluster that a text names: `local`, `local:N`, `tcp://HOST:PORT`, or `file:SCHEDULER.json`.
+
+    It is closed, and a local one ended, however the block is left.
+    """
+    try:
+        import dask
+        from distributed import Client, LocalCluster
+    except ImportError:
+        raise FarmError("--cluster needs the package distributed: pip install 'photometra[farm]'") from None
+    # What it says of lost workers is for those who run the cluster; here one sentence does.
+    logging.getLogger("distributed").setLevel(logging.CRITICAL + 1)
+    local = re.fullmatch(r"local(?::(\d{1,3}))?", text)
+    own = None
+    # What a worker does is idempotent: it may be lost as often as our own tries say.
+    with dask.config.set({"distributed.scheduler.allowed-failures": 4 * _TRIES, "distributed.admin.tick.limit": "30s"}):
+        try:
+            if local:
+                own = LocalCluster(
+                    n_workers=int(local[1]) if local[1] else None, threads_per_worker=1 if local[1] else None,
+                    processes=True, dashboard_address=None, silence_logs=50,
+                )  # fmt: skip
+                client = Client(own)
+            elif text.startswith("file:"):
+                # Where there is no such file Dask would wait for it for ever.
+                client = Client(scheduler_file=str(regular(text.removeprefix("file:"))), timeout=5)
+            elif re.fullmatch(r"(tcp|tls|ucx)://.+", text):
+                client = Client(text, timeout=5)
+            else:
+                raise FarmError(
+                    f"--cluster '{text}' is not known; give local:N, tcp://HOST:PORT or file:SCHEDULER.json"
+                )
+        except (OSError, TimeoutError, ValueError) as error:
+            if own is not None:
+                own.close()
+            if isinstance(error, (FarmError, DiskError)):
+                raise
+            raise FarmError(f"the cluster {text} cannot be reached ({type(error).__name__}); is it running?") from None
+        try:
+            yield Cluster(client, text)
+        finally:
+            client.close(timeout=5)
+            if own is not None:
+                own.close(timeout=5)
+
+
+class Cluster:
+    """A place, see `tracing.places`. bytes_sent: of views, once for each of them that was sent."""
+
+    can_be_lost = True
+
+    def __init__(self, client, name):
+        self._client, self._name = client, name
+        self._sent = {}
+        self.bytes_sent = 0
+
+    def workers(self):
+        """How many threads the workers have together."""
+        return sum(self._client.nthreads().values())
+
+    def sums(self, view, _arrays, jobs, cancel=None):
+        name, data = self._view(view)
+        wanted, waiting = work.stamp(), {}
+        try:
+            for i in range(len(jobs)):
+                for k in range(i, min(i + max(_AHEAD * self.workers(), 8), len(jobs))):
+                    if k not in waiting:
+                        waiting[k] = self._ask(name, data, jobs[k], wanted)
+                found = self._result(waiting, i, (name, data, jobs[i], wanted), cancel)
+                if found is None:
+                    return
+                yield found
+        finally:
+            # Cancelled, failed or given up: no worker stays busy with it.
+            if waiting:
+                self._client.cancel(list(waiting.values()), force=True)
+
+    def _view(self, view):
+        if id(view) not in self._sent:
+            name, data = work.packed(view)
+            self.bytes_sent += len(data)
+            with warnings.catch_warnings():
+                # It is large, and sent once.
+                warnings.simplefilter("ignore", UserWarning)
+                sent = self._client.submit(work.kept, data, key=f"view-{name}", retries=_TRIES)
+            self._sent = {id(view): (name, sent, view)}
+        return self._sent[id(view)][:2]
+
+    def _ask(self, name, data, job, wanted):
+        return self._client.submit(work.done, name, data, job, wanted, pure=False, retries=_TRIES)
+
+    def _result(self, waiting, i, asked, cancel):
+        """What came of a job; None once cancelled. FarmError where the cluster is gone, or the job fails on and on."""
+        from dask.distributed import CancelledError
+        from distributed.scheduler import KilledWorker
+
+        alone_since = None
+        for attempt in range(_TRIES + 1):
+            while not waiting[i].done():
+                if cancel is not None and cancel.is_set():
+                    return None
+                if self._client.status != "running":
+                    raise FarmError(f"the cluster {self._name} was lost on the way")
+                if self.workers():
+                    alone_since = None
+                elif alone_since is None:
+                    alone_since = time.monotonic()
+                elif time.monotonic() - alone_since > _PATIENCE_S:
+                    raise FarmError(f"the cluster {self._name} has had no worker for {_PATIENCE_S:.0f} s")
+                time.sleep(_WAIT_S if not waiting[i].done() else 0.0)
+            try:
+                found = waiting[i].result()
+            except (CancelledError, KilledWorker, OSError) as error:
+                if self._client.status != "running" or attempt == _TRIES:
+                    raise FarmError(f"the cluster {self._name} was lost on the way ({type(error).__name__})") from None
+                waiting[i] = self._ask(*asked)
+                continue
+            del waiting[i]
+            return found
+        return None
