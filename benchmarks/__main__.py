@@ -4,7 +4,7 @@ import sys
 from importlib import import_module
 
 NAMES = ("film", "tracing", "meshes", "solving", "studies", "pictures", "library", "window")
-LONG = ("coverage", "error_bars", "photographs", "fuzzing", "attack", "monkey", "surfaces", "denoising")
+LONG = ("coverage", "error_bars", "photographs", "fuzzing", "attack", "monkey", "surfaces", "denoising", "farm")
 """Run when named, as they take minutes."""
 
 

@@ -8,7 +8,7 @@ import typer
 
 from .. import __version__, faults
 from ..errors import InputError
-from . import arriving, batch, booth, evidence, hand_over, library, parts, report, specimens, studies
+from . import arriving, batch, booth, checking, evidence, hand_over, library, parts, report, specimens, studies
 from .output import tell
 
 app = typer.Typer(
@@ -17,7 +17,7 @@ app = typer.Typer(
     help="Photometra: surface parameters held against measurements of the real sample. "
     "Without a verb: photometra [STUDY] opens the window.",
 )
-for module in (arriving, studies, specimens, parts, evidence, booth, hand_over, batch, library, report):
+for module in (arriving, studies, checking, specimens, parts, evidence, booth, hand_over, batch, library, report):
     module.register(app)
 
 

@@ -168,6 +168,9 @@ def fit(
     visible: Annotated[
         bool, typer.Option("--visible", help="Say what one standard error looks like in the picture, in ΔE2000.")
     ] = False,
+    posterior: Annotated[
+        bool, typer.Option("--posterior", help="Sample what the evidence leaves, beside the error bars; half a minute.")
+    ] = False,
     as_json: Json = False,
 ):
     """Solve for the free parameters from the active readings. Exit code 1 where they are not described by it."""
@@ -191,12 +194,21 @@ def fit(
         change_specimen(study, one.name, partial(_solved, one, solution))
     verdict = solution.verdict
     seen = _visible(document, one, solution) if visible else None
+    known = _posterior(one, solution, robust) if posterior else None
     if as_json:
         print_json(
             {
                 "specimen": one.name,
                 "visible_error": seen
                 and {"mean": seen.mean, "largest": seen.largest, "place": seen.place, "causes": dict(seen.causes)},
+                "posterior": known
+                and {
+                    "sentence": known.sentence,
+                    "draws": known.draws,
+                    "worth": known.worth,
+                    "is_settled": known.is_settled,
+                    "intervals": {n: [float(v) for v in known.interval(n)] for n in known.names},
+                },
                 "free": [
                     {
                         "name": s.name,
@@ -258,6 +270,10 @@ def fit(
         print(f"other local minimum: {told(m)}, reduced chi-square {m.chi2_reduced:.4g}")
     for u in solution.undetermined:
         print(f"note: {u.sentence}")
+    if known is not None:
+        print(f"{known.sentence}.")
+        rows = [(n, *(f"{v:.4g}" for v in known.interval(n)), scalar_owner(n)[0].unit) for n in known.names]
+        table("", ("posterior", "2.5 %", "16 %", "median", "84 %", "97.5 %", ""), rows)
     if seen is not None:
         print(f"{seen.sentence}.")
     return 0 if verdict.is_good else 1
@@ -274,6 +290,19 @@ def _visible(document, one, solution):
     if seen is None:
         tell("note: nothing that was solved has a standard error to be seen")
     return seen
+
+
+def _posterior(one, solution, robust):
+    """The posterior of what was solved, sampled; None, said, where it does not fit."""
+    if not solution.verdict.fits:
+        tell("note: what does not fit has no posterior worth sampling")
+        return None
+    from ..fitting.posterior import sampled
+
+    return sampled(
+        solution.surface, one.readings, [s.name for s in solution.solved], one.bounds, solution, robust=robust,
+        report=lambda i, of, worth: tell(f"posterior: round {i} of at most {of}, worth {worth:.0f} draws"),
+    )  # fmt: skip
 
 
 def _solved(before, solution, one):

@@ -7,9 +7,7 @@ from typing import Annotated
 
 import typer
 
-from ..fitting import agreements, applicable, evidence_findings
-from ..imaging.booths import standing, standing_findings, undressed_findings
-from ..instruments import constants_reading
+from ..fitting import applicable
 from ..maps import Map
 from ..optics.interface import colour_leaving
 from ..readings import averaged
@@ -17,7 +15,6 @@ from ..readings import read_file as read_reading
 from ..study import SUFFIX, Study, change_file, read_file, write_file
 from ..study.inputs import entry_of
 from ..surface import PARAMETERS, format_value, hex_colour, parameter, parse, spectrum_from
-from ..surface.checks import findings
 from ..surface.inputs import is_map, parse_map, told
 from ..surface.values import DEFAULT_IOR, parse_length
 from .output import Refused, print_json, table, tell
@@ -146,7 +143,7 @@ def change_specimen(study, name, change):
     return change_file(study, change_study).specimens[where[0]]
 
 
-def _json_of(value):
+def json_of(value):
     return entry_of(value).model_dump(mode="json", exclude_defaults=True) if isinstance(value, Map) else value
 
 
@@ -154,7 +151,7 @@ def _plain(specimen):
     return {
         "name": specimen.name,
         "size_mm": specimen.size_mm,
-        "parameters": {name: _json_of(specimen.surface.input(name)) for name in PARAMETERS},
+        "parameters": {name: json_of(specimen.surface.input(name)) for name in PARAMETERS},
         "free": applicable(specimen.surface, sorted(specimen.free)),
         "bounds": {name: list(pair) for name, pair in specimen.bounds.items()},
         "shape": specimen.shape,
@@ -233,49 +230,9 @@ def show(
         table("", ("reading", "kind", "rows", ""), rows)
 
 
-def check(study: StudyPath, as_json: Json = False):
-    """Say what makes no physical sense, and what may be meant otherwise. Exit code 1 for the former."""
-    document = read_file(study)
-    found = [
-        (s, f)
-        for s in document.specimens
-        for f in (
-            *findings(s.surface, s.size_mm, constants_reading(s.readings) is not None),
-            *evidence_findings(s.surface, agreements(s.surface, s.readings)),
-            *standing_findings(s, document.meshes),
-            *undressed_findings(document, s, standing(s, document.meshes)),
-        )
-    ]
-    faults = [f for _, f in found if not f.is_advice]
-    if as_json:
-        print_json(
-            {
-                "findings": [
-                    {
-                        "specimen": s.name,
-                        "sentence": f.sentence,
-                        "mend": dict(f.mend),
-                        "is_error": f.is_error,
-                        "is_advice": f.is_advice,
-                    }
-                    for s, f in found
-                ],
-                "sound": not faults,
-            }
-        )
-    else:
-        for s, f in found:
-            mend = ", ".join(f"{k}={format_value(PARAMETERS[k], v)}" for k, v in f.mend.items())
-            print(f"{s.name}: {'advice: ' if f.is_advice else ''}{f.sentence}" + (f" Mend: {mend}." if mend else ""))
-        if not found:
-            tell("nothing to mend")
-    return 1 if faults else 0
-
-
 def register(app):
     app.command("demo")(demo)
     app.command("new")(new)
     app.command("add")(add)
     app.command("set")(set_values)
     app.command("show")(show)
-    app.command("check")(check)

@@ -8,7 +8,7 @@ import logging
 import re
 import time
 import warnings
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 
 from ..disk import DiskError, regular
 from ..errors import InputError
@@ -120,7 +120,7 @@ class Cluster:
 
     def _result(self, waiting, i, asked, cancel):
         """What came of a job; None once cancelled. FarmError where the cluster is gone, or the job fails on and on."""
-        from dask.distributed import CancelledError
+        from dask.distributed import CancelledError, wait
         from distributed.scheduler import KilledWorker
 
         alone_since = None
@@ -136,7 +136,8 @@ class Cluster:
                     alone_since = time.monotonic()
                 elif time.monotonic() - alone_since > _PATIENCE_S:
                     raise FarmError(f"the cluster {self._name} has had no worker for {_PATIENCE_S:.0f} s")
-                time.sleep(_WAIT_S if not waiting[i].done() else 0.0)
+                with suppress(TimeoutError):
+                    wait([waiting[i]], timeout=_WAIT_S)
             try:
                 found = waiting[i].result()
             except (CancelledError, KilledWorker, OSError) as error:
