@@ -6,7 +6,7 @@ from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QLabel, QMenu
 
 from photometra.desktop.ledger import OUT, UNKNOWN, WITHIN, verdict_of
-from photometra.desktop.solve_sheet import Whisker
+from photometra.desktop.solve_report import Whisker
 from photometra.fitting import agreements
 
 from .conftest import PATIENCE_MS, click

@@ -250,12 +250,12 @@ def test_a_finding_offers_its_mend_as_one_undoable_click(window):
     assert value(window, "ior") == 1.5
     window.session.history.undo()
     assert value(window, "ior") == 1.0
-    assert "to mend" in window.route.steps["Matter"].toolTip()
+    assert "to mend" in window.route.steps["Material"].toolTip()
 
 
 def test_the_route_takes_you_there(window, qtbot):
     steps = window.route.steps
-    click(steps["Matter"])
+    click(steps["Material"])
     assert window.session.stratum == "body"
     click(steps["Finish"])
     assert window.session.stratum == "finish"

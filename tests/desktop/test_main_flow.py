@@ -6,6 +6,7 @@ from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
 
 from photometra.demo.samples import SAMPLES
+from photometra.desktop.solve_report import Hill
 from photometra.fitting import agreements
 from photometra.study import read_file
 
@@ -190,6 +191,29 @@ def test_the_error_of_a_solve_is_seen_until_something_changes(window, qtbot):
     click(sheet.error_button)
     click(sheet.error_button)
     assert not sheet.error_button.isChecked()
+
+
+def test_what_the_evidence_leaves_is_sampled_and_stepped(window, qtbot, monkeypatch):
+    monkeypatch.setattr("photometra.fitting.posterior.ROUNDS", 1)
+    sheet = window.solve_sheet
+    with qtbot.waitSignal(sheet.outcome, timeout=PATIENCE_MS):
+        click(window.strata.solve_button)
+    click(sheet.sample_button)
+    assert sheet.sample_button.text() == "Stop"
+    qtbot.waitUntil(lambda: bool(sheet.findChildren(Hill)), timeout=PATIENCE_MS)
+    assert sheet.sample_button.text() == "Sample"
+    hill = sheet.findChildren(Hill)[0]
+    assert hill.accessibleName().startswith("Posterior of roughness: 0.")
+    click(sheet.equal_button)
+    ladder = window.sheets["ladder"]
+    qtbot.waitUntil(lambda: ladder.isVisible() and len(ladder.cells) == 1 and len(ladder.cells[0]) == 6, timeout=5000)
+    assert ladder.axes[0].label == "Equally good surfaces"
+    click(ladder.go_button)
+    # Of another surface the evidence says nothing.
+    window.session.set_values({"roughness": 0.5})
+    window.show_sheet()
+    click(sheet.sample_button)
+    assert not sheet.sample_job.is_running
 
 
 def test_a_command_is_found_by_its_words(window, qtbot):

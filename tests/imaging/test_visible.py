@@ -7,9 +7,12 @@ import numpy as np
 import pytest
 
 from photometra.colour import delta_e_2000, linear_srgb_to_xyz, xyz_to_lab
+from photometra.errors import InputError
 from photometra.fitting.solver import Solved
+from photometra.fitting.uncertainty import equally_good, ways_of
 from photometra.imaging.booths import display_of
-from photometra.imaging.visible import drawn_error, top_of, visible_error, ways_of
+from photometra.imaging.ladders import equal_axis
+from photometra.imaging.visible import drawn_error, top_of, visible_error
 from photometra.study import Booth, Specimen, Study
 from photometra.surface import Surface
 
@@ -77,3 +80,16 @@ def test_the_map_has_the_pictures_shape_and_a_ring():
     assert image.shape[1] / image.shape[0] == pytest.approx(2.0, abs=0.02) and image.dtype == np.uint8
     assert (image[..., :3] == 255).all(axis=2).sum() > 10
     assert top_of(error) >= error.largest > 0.0
+
+
+def test_equally_good_surfaces_vary_as_the_bars_and_correlations_say():
+    found = solution(MATT, [[1.0, 0.9], [0.9, 1.0]], colour__r=0.02, colour__g=0.01)
+    drawn = np.array([[s.scalar("colour.r"), s.scalar("colour.g")] for s in equally_good(found, 3000)])
+    assert drawn.mean(axis=0) == pytest.approx([0.3, 0.3], abs=0.002)
+    assert drawn.std(axis=0) == pytest.approx([0.02, 0.01], rel=0.08)
+    assert np.corrcoef(drawn.T)[0, 1] == pytest.approx(0.9, abs=0.03)
+    axis = equal_axis(found, 5)
+    assert len(axis.changes) == 5 and axis.labels[0].startswith("body colour 0.")
+    assert equally_good(solution(MATT, colour__r=None), 3) == []
+    with pytest.raises(InputError, match="need one"):
+        equal_axis(solution(MATT, colour__r=None))

@@ -82,7 +82,7 @@ class TestFinding:
         assert names(library.find(facts={"gloss60": span})) == ["Harbour bell, bronze"]
         with pytest.raises(InputError, match="no fact 'shine'"):
             library.find(facts={"shine": (0.0, 1.0)})
-        with pytest.raises(InputError, match="no matter 'cheese'"):
+        with pytest.raises(InputError, match="no material 'cheese'"):
             library.find(matter="cheese")
 
     def test_closest_to_readings_is_the_surface_they_were_taken_of(self, library, demo):

@@ -341,7 +341,7 @@ def constants(name: Annotated[str | None, typer.Argument(metavar="[NAME]")] = No
             )
         else:
             rows = [(t.key, t.name, t.matter, "{:g}–{:g}".format(*t.range_nm)) for t in tables]
-            table("", ("name", "title", "matter", "nm"), rows)
+            table("", ("name", "title", "material", "nm"), rows)
         return
     if name not in table_names():
         from ..surface.constants import check_name

@@ -99,7 +99,7 @@ def find(
         list[str] | None,
         typer.Option("--where", metavar="FACT=LOW..HIGH", help=f"By {', '.join(f.name for f in FACTS)}."),
     ] = None,
-    matter: Annotated[str, typer.Option(metavar="MATTER", help=f"One of {', '.join(MATTERS)}.")] = "",
+    matter: Annotated[str, typer.Option("--material", metavar="NAME", help=f"One of {', '.join(MATTERS)}.")] = "",
     stratum: Annotated[str, typer.Option(metavar="STRATUM", help="Only what has one: coat, film, sheen …")] = "",
     like: Annotated[
         Path | None, typer.Option("--like", metavar="STUDY", help="Closest to the readings of one of its specimens.")
@@ -201,7 +201,7 @@ def _told(found, as_json):
         )
         for f in found
     ]  # fmt: skip
-    table(f"{len(found)} entries", ("entry", "matter", "has", "tags", "gloss 60°", "L* a* b*"), rows)
+    table(f"{len(found)} entries", ("entry", "material", "has", "tags", "gloss 60°", "L* a* b*"), rows)
     for f in found:
         if f.trouble:
             tell(f"note: {f.trouble}")

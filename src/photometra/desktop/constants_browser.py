@@ -120,7 +120,7 @@ class ConstantsBrowser(QDialog):
     def _make_list(self):
         names = table_names()
         made = QTableWidget(len(names), 5)
-        made.setHorizontalHeaderLabels(["Table", "Matter", "Facing %", "ΔE2000", "Misfit %"])
+        made.setHorizontalHeaderLabels(["Table", "Material", "Facing %", "ΔE2000", "Misfit %"])
         made.verticalHeader().setVisible(False)
         made.verticalHeader().setDefaultSectionSize(24)
         made.setShowGrid(False)

@@ -21,7 +21,16 @@ from PyQt6.QtWidgets import (
 from ..errors import InputError
 from ..fitting import agreements
 from ..imaging.booths import compiled_in, display_of, limits_of, scene_of
-from ..imaging.ladders import CONSTANTS, MOST_STEPS, LadderPictures, constants_axis, number_axis, stepped, surfaces_axis
+from ..imaging.ladders import (
+    CONSTANTS,
+    MOST_STEPS,
+    LadderPictures,
+    constants_axis,
+    equal_axis,
+    number_axis,
+    stepped,
+    surfaces_axis,
+)
 from ..pictures import PictureError, write_picture
 from ..surface import PARAMETERS
 from ..surface.values import parse_number
@@ -35,7 +44,7 @@ from .workers import LongJob
 
 _ROUNDS = (1, 3, 12, 32, 48)
 """Samples added to every cell in turn, so that a whole sheet is soon there and then refines."""
-_SURFACES, _NONE = "surfaces", ""
+_SURFACES, _EQUAL, _NONE = "surfaces", "equal", ""
 _CELL = 176
 _CURVE_HEIGHT = 74
 
@@ -172,7 +181,7 @@ class LadderSheet(Sheet):
         self.body.addWidget(self.curve)
         self.body.addStretch(1)
         self.cells, self.axes, self._pictures = [], (None, None), None
-        self._surface = None
+        self._surface = self._solution = None
         session.chosen_changed.connect(self._fill)
         session.chosen_changed.connect(self._let_go)
         session.surface_changed.connect(self._mark)
@@ -180,6 +189,23 @@ class LadderSheet(Sheet):
     def opened(self):
         self._fill()
         self.across.setFocus()
+
+    def take_solution(self, solution):
+        """What was solved last: while the surface is still that, surfaces as good by its evidence can be stepped."""
+        self._solution = solution
+
+    def show_equal(self):
+        """Step the surfaces that are equally good by the last solve."""
+        at = self.across.findData(_EQUAL)
+        if at < 0:
+            self.session.said.emit("The surface is no longer the one that was solved; solve again first.")
+            return
+        self.across.setCurrentIndex(at)
+        self._chosen(self.across)
+        self.down.setCurrentIndex(self.down.findData(_NONE))
+        self._chosen(self.down)
+        if not self.job.is_running:
+            self._go()
 
     def _let_go(self):
         """A ladder of another specimen, or another study, is not this one's."""
@@ -202,6 +228,8 @@ class LadderSheet(Sheet):
                 box.addItem(PARAMETERS[name].label, name)
             box.addItem("Optical constants", CONSTANTS)
             box.addItem("Whole surfaces", _SURFACES)
+            if not first and self._solution is not None and specimen.surface == self._solution.surface:
+                box.addItem("Equally good", _EQUAL)
             at = box.findData(before if before is not None else ("roughness" if not first else _NONE))
             box.setCurrentIndex(max(0, at))
             self._chosen(box)
@@ -224,6 +252,8 @@ class LadderSheet(Sheet):
             return None
         if name == CONSTANTS:
             return constants_axis()
+        if name == _EQUAL:
+            return equal_axis(self._solution)
         if name == _SURFACES:
             return surfaces_axis(self.session.study.specimens)
         low, high, steps = self.ranges[box]

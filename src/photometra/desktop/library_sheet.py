@@ -172,7 +172,7 @@ class LibrarySheet(Sheet):
         self.order.setToolTip("Closest: the instruments are read on every entry, and held against the readings")
         for text in ("by name", "closest to all readings", "closest to this reading"):
             self.order.addItem(text)
-        for box, name in ((self.matter, "Matter"), (self.stratum, "Stratum"), (self.fact, "Reading")):
+        for box, name in ((self.matter, "Material"), (self.stratum, "Stratum"), (self.fact, "Reading")):
             box.setAccessibleName(name)
         for box in (self.matter, self.stratum, self.fact, self.order):
             box.setSizeAdjustPolicy(QComboBox.SizeAdjustPolicy.AdjustToMinimumContentsLengthWithIcon)

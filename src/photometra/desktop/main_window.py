@@ -53,7 +53,7 @@ from .workers import LongJob
 _SAID_MS = 6000
 _RESULT_HEIGHT = 310
 """What the result of a solve needs to be read without scrolling."""
-_GAUGES = {"Matter": ("body", "metalness"), "Finish": ("finish", "roughness"), "Layers": ("coat", "coat.amount")}
+_GAUGES = {"Material": ("body", "metalness"), "Finish": ("finish", "roughness"), "Layers": ("coat", "coat.amount")}
 """Steps of the route that are done at a gauge: its stratum, and its name."""
 
 
@@ -205,6 +205,8 @@ class MainWindow(QMainWindow):
         self.ledger.more_wanted.connect(lambda at: self.menus.evidence.exec(at))
         self.solve_sheet.error_shown.connect(self.sight.show_error)
         self.sight.progressed.connect(self._tell_aspect)
+        self.solve_sheet.outcome.connect(self.sheets["ladder"].take_solution)
+        self.solve_sheet.equal_wanted.connect(lambda: (self.show_sheet("ladder"), self.sheets["ladder"].show_equal()))
         self.solve_sheet.next_wanted.connect(lambda: self.show_sheet("evidence"))
         self.route.taken.connect(self.go_to)
         s.reading_chosen.connect(self._back_to_chart)

@@ -10,7 +10,7 @@ from . import theme
 from .session import Session
 from .text import tip_of
 
-STEPS = ("Specimen", "Light", "Matter", "Finish", "Layers", "Agreement", "Hand-over")
+STEPS = ("Specimen", "Light", "Material", "Finish", "Layers", "Agreement", "Hand-over")
 
 
 def step_states(session: Session):
@@ -24,7 +24,7 @@ def step_states(session: Session):
     states["Light"] = (balanced, "balanced" if balanced else "not balanced")
     has_constants = constants_reading(specimen.readings) is not None
     wrong = sum(not f.is_advice for f in findings(specimen.surface, specimen.size_mm, has_constants))
-    states["Matter"] = (
+    states["Material"] = (
         not wrong,
         f"{wrong} to mend" if wrong else specimen.surface["constants"] or "by numbers",
     )

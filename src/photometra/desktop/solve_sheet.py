@@ -4,11 +4,9 @@ import math
 import time
 from functools import partial
 
-import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QFont, QPainter, QPen, QPolygonF
 from PyQt6.QtWidgets import (
-    QGridLayout,
     QHBoxLayout,
     QPushButton,
     QScrollArea,
@@ -19,19 +17,25 @@ from PyQt6.QtWidgets import (
 
 from ..errors import InputError
 from ..fitting import agreements, applicable, solve, told
+from ..fitting.posterior import sampled
 from ..imaging.photographed import Photographed
 from ..imaging.visible import visible_error
-from ..surface import PARAMETERS, hex_colour
-from ..surface.parameters import scalar_owner
+from ..surface import PARAMETERS
 from . import theme
-from .evidence_sheet import short
-from .heat_table import HeatTable
-from .ledger import OUT, WITHIN, short_number
+from .ledger import short_number
 from .session import Session
-from .text import Label
+from .solve_report import (
+    clear,
+    correlation,
+    effects,
+    fill_posterior,
+    first_words,
+    label,
+    parameters,
+    readings,
+    strongest,
+)  # fmt: skip
 from .workers import LongJob
-
-_MOST_CORRELATED = 12
 
 
 class FallingMisfit(QWidget):
@@ -77,59 +81,12 @@ class FallingMisfit(QWidget):
         painter.drawPolyline(line)
 
 
-class Whisker(QWidget):
-    """Start and found value on the parameter's usual range, with ± one and two standard errors."""
-
-    def __init__(self, solved, is_sure=True, parent=None):
-        super().__init__(parent)
-        self._solved, self._colour = solved, "verdigris" if is_sure else "line"
-        self.setMinimumWidth(36)
-        self.setFixedHeight(16)
-        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
-
-    def paintEvent(self, _event):
-        painter = QPainter(self)
-        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        s, y = self._solved, self.height() / 2.0
-        reach = 4.0 * (s.sigma or 0.0)
-        low = min(s.start, s.value - reach)
-        high = max(s.start, s.value + reach)
-        span = (high - low) or 1.0
-        width = self.width() - 12.0
-
-        def x_of(v):
-            return 6.0 + width * (v - low) / span
-
-        painter.setPen(QPen(theme.colour("line"), 1.0))
-        painter.drawLine(QPointF(6.0, y), QPointF(6.0 + width, y))
-        painter.setPen(QPen(theme.colour("quiet"), 1.4))
-        x = x_of(s.start)
-        painter.drawLine(QPointF(x, y - 5.0), QPointF(x, y + 5.0))
-        if s.sigma:
-            for times, thick in ((2.0, 1.4), (1.0, 3.2)):
-                painter.setPen(QPen(theme.colour(self._colour), thick))
-                painter.drawLine(
-                    QPointF(x_of(s.value - times * s.sigma), y), QPointF(x_of(s.value + times * s.sigma), y)
-                )
-        painter.setPen(Qt.PenStyle.NoPen)
-        painter.setBrush(theme.colour(self._colour))
-        painter.drawEllipse(QPointF(x_of(s.value), y), 3.6, 3.6)
-
-
-def _label(text, name="", size=9.0, weight=QFont.Weight.Normal, right=False):
-    label = Label(text)
-    label.setObjectName(name)
-    label.setFont(theme.font(size, weight))
-    if right:
-        label.setAlignment(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
-    return label
-
-
 class SolveSheet(QWidget):
     """Runs a solve for the session's specimen and shows what came of it. The outcome is one undoable step."""
 
     closed = pyqtSignal()
     next_wanted = pyqtSignal()
+    equal_wanted = pyqtSignal()
     error_shown = pyqtSignal(object)
     """A VisibleError to lay over the picture, or None to take it off."""
     outcome = pyqtSignal(object)
@@ -147,12 +104,13 @@ class SolveSheet(QWidget):
         self.job.cancelled.connect(partial(self._failed, "Stopped; nothing was changed."))
         self._began = 0.0
         self._specimen = None
-        self.title = _label("Solve", "heading", 9.5, QFont.Weight.DemiBold)
-        self.state = _label("", "quiet")
+        self.title = label("Solve", "heading", 9.5, QFont.Weight.DemiBold)
+        self.state = label("", "quiet")
         self.state.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)
         self.cancel_button = QPushButton("Cancel")
         self.cancel_button.clicked.connect(self.job.cancel)
-        self.close_button = QPushButton("Back to the reading")
+        self.close_button = QPushButton("Back")
+        self.close_button.setToolTip("Back to the reading")
         self.close_button.clicked.connect(self.closed)
         head = QHBoxLayout()
         head.setContentsMargins(12, 6, 12, 2)
@@ -166,19 +124,36 @@ class SolveSheet(QWidget):
         self.error_button.setCheckable(True)
         self.error_button.setToolTip("How far the picture may be off by the evidence alone: ΔE of one standard error")
         self.error_button.clicked.connect(self._see_error)
+        self.sample_button = QPushButton("Sample")
+        self.sample_button.setToolTip(
+            "Sample the posterior: what the evidence leaves, also where it is not as even as error bars are"
+        )
+        self.sample_button.clicked.connect(self._sample)
+        self.sample_job = LongJob(self)
+        self.sample_job.progressed.connect(self._sampling)
+        self.sample_job.finished.connect(self._sampled)
+        self.sample_job.failed.connect(self._not_sampled)
+        self.sample_job.cancelled.connect(partial(self._not_sampled, "Sampling was stopped."))
+        self.equal_button = QPushButton("Equally good")
+        self.equal_button.setToolTip(
+            "A ladder of surfaces that the evidence tells no further apart than its error bars"
+        )
+        self.equal_button.clicked.connect(self.equal_wanted)
         self.error_job = LongJob(self)
         self.error_job.progressed.connect(lambda at: self.state.setText(f"rendering {at[0]} of {at[1]}…"))
         self.error_job.finished.connect(self._error_seen)
         self.error_job.failed.connect(self.session.said)
-        self.error_words = _label("")
+        self.error_words = label("")
         self.error_words.setWordWrap(True)
         self.error_words.setContentsMargins(12, 0, 12, 2)
         self.error_words.setVisible(False)
         self.aspect = 4.0 / 3.0
         """Of the picture that the error is laid over."""
-        self._solution = None
+        self._solution = self._beside = None
         head.addWidget(self.cancel_button)
         head.addWidget(self.error_button)
+        head.addWidget(self.sample_button)
+        head.addWidget(self.equal_button)
         head.addWidget(self.next_button)
         head.addWidget(self.close_button)
         self.curve = FallingMisfit()
@@ -211,7 +186,9 @@ class SolveSheet(QWidget):
         self.cancel_button.setVisible(True)
         self.close_button.setVisible(False)
         self.error_button.setChecked(False)
-        self.error_button.setEnabled(False)
+        self.sample_job.cancel()
+        for button in (self.error_button, self.sample_button, self.equal_button):
+            button.setEnabled(False)
         self.error_words.setVisible(False)
         self.error_shown.emit(None)
 
@@ -274,8 +251,44 @@ class SolveSheet(QWidget):
         self.state.setToolTip(words)
         self._show_report(solution, before, after)
         self._solution = solution
-        self.error_button.setEnabled(any(solution.sigmas.values()))
+        for button in (self.error_button, self.sample_button, self.equal_button):
+            button.setEnabled(any(solution.sigmas.values()))
         self.outcome.emit(solution)
+
+    def _sample(self):
+        """Sample the posterior of what was solved, or stop it."""
+        if self.sample_job.is_running:
+            self.sample_job.cancel()
+            return
+        specimen, solution = self.session.specimen, self._solution
+        if specimen is None or solution is None or specimen.surface != solution.surface:
+            self.session.said.emit("The surface is no longer the one that was solved; solve again before sampling.")
+            return
+        free = [s.name for s in solution.solved]
+        self.sample_button.setText("Stop")
+        self.sample_job.start(
+            lambda report, cancel: (solution, sampled(
+                solution.surface, specimen.readings, free, specimen.bounds, solution, lambda *at: report(at), cancel,
+                solution.robust,
+            ))
+        )  # fmt: skip
+
+    def _sampling(self, at):
+        done, of, worth = at
+        self.state.setText(f"sampling, round {done} of at most {of}: worth {worth:.0f} draws")
+
+    def _sampled(self, found):
+        solution, posterior = found
+        self.sample_button.setText("Sample")
+        self.state.setText("")
+        if solution is self._solution and self._beside is not None:
+            clear(self._beside)
+            fill_posterior(self._beside, solution, posterior)
+
+    def _not_sampled(self, sentence):
+        self.sample_button.setText("Sample")
+        self.state.setText("")
+        self.session.said.emit(sentence)
 
     def _see_error(self, on):
         """Render what one standard error of the whole solve looks like, or take it off the picture."""
@@ -309,30 +322,32 @@ class SolveSheet(QWidget):
         whole.setContentsMargins(12, 2, 12, 2)
         whole.setSpacing(5)
         left, right = QVBoxLayout(), QVBoxLayout()
-        for look, sentence in _first_words(solution):
-            note = _label(sentence, look)
+        for look, sentence in first_words(solution):
+            note = label(sentence, look)
             note.setWordWrap(True)
             left.addWidget(note)
-        left.addLayout(_parameters(solution))
+        left.addLayout(parameters(solution))
+        self._beside = QVBoxLayout()
+        left.addLayout(self._beside)
         left.addSpacing(6)
-        right.addLayout(_readings(before, after))
+        right.addLayout(readings(before, after))
         right.addSpacing(4)
         for u in solution.undetermined:
-            note = _label(f"! {u.sentence}", "brick")
+            note = label(f"! {u.sentence}", "brick")
             note.setWordWrap(True)
             left.addWidget(note)
         for sentence in solution.verdict.doubts:
-            note = _label(f"! {sentence[0].upper()}{sentence[1:]}.", "brick")
+            note = label(f"! {sentence[0].upper()}{sentence[1:]}.", "brick")
             note.setWordWrap(True)
             left.addWidget(note)
         if solution.minima:
             left.addLayout(self._minima(solution))
         if solution.effects:
-            left.addLayout(_effects(solution))
-        strongest = _strongest(solution)
-        if strongest:
-            left.addWidget(_label(strongest, "quiet", 8.5))
-        self.correlation = _correlation(solution)
+            left.addLayout(effects(solution))
+        pair = strongest(solution)
+        if pair:
+            left.addWidget(label(pair, "quiet", 8.5))
+        self.correlation = correlation(solution)
         if self.correlation is not None:
             right.addWidget(self.correlation)
         both = QHBoxLayout()
@@ -347,7 +362,7 @@ class SolveSheet(QWidget):
         """Other values that fit nearly as well, each to be tried with a click."""
         row = QVBoxLayout()
         row.setSpacing(3)
-        row.addWidget(_label("These fit too; click to try one:", "quiet"))
+        row.addWidget(label("These fit too; click to try one:", "quiet"))
         self.minimum_buttons = []
         for m in solution.minima:
             button = QPushButton(f"{told(m)},  χ² {short_number(m.chi2_reduced)}")
@@ -373,122 +388,5 @@ class SolveSheet(QWidget):
 
     def end(self):
         self.error_job.end()
+        self.sample_job.end()
         self.job.end()
-
-
-def _first_words(solution):
-    """(look, sentence) of what must be known before any number: a misfit, what would help, what was made a spectrum."""
-    verdict = solution.verdict
-    if not verdict.is_good:
-        yield "brick", f"! {verdict.sentence}."
-        if not verdict.fits:
-            yield "quiet", "The error bars below say how far the values are tied, not how true they are."
-        for sentence in verdict.helps:
-            yield "", f"What would help: {sentence}."
-    for name in solution.spectral:
-        shown = hex_colour(solution.surface.rgb(name))
-        yield "quiet", f"{name} is solved by wavelength: red, green and blue could not follow. In sRGB {shown}."
-
-
-def _parameters(solution):
-    """What was found: each scalar, or a whole spectrum in one line; error bars greyed where the model does not fit."""
-    grey = "" if solution.verdict.fits else "quiet"
-    grid = QGridLayout()
-    grid.setHorizontalSpacing(7)
-    grid.setVerticalSpacing(2)
-    spectra = {}
-    row = 0
-    for s in solution.solved:
-        p, component = scalar_owner(s.name)
-        if component is not None and component.isdigit():
-            spectra.setdefault(p.name, []).append(s)
-            continue
-        grid.addWidget(_label(s.name, weight=QFont.Weight.Medium), row, 0)
-        grid.addWidget(_label(f"{s.start:.4g}", "quiet", right=True), row, 1)
-        grid.addWidget(_label("→", "quiet"), row, 2)
-        value = _label(_value(s) + (f" {p.unit}" if p.unit else ""), weight=QFont.Weight.Medium, right=True)
-        grid.addWidget(value, row, 3)
-        sure = "at its bound" if s.at_bound else "not determined" if s.sigma is None else f"± {s.sigma:.2g}"
-        grid.addWidget(_label(sure, grey), row, 4)
-        grid.addWidget(Whisker(s, not grey), row, 5)
-        row += 1
-    for name, parts in spectra.items():
-        errors = [s.sigma for s in parts if s.sigma]
-        grid.addWidget(_label(f"{name}, by wavelength", weight=QFont.Weight.Medium), row, 0)
-        typical = f"± {np.median(errors):.2g} each" if errors else "not determined"
-        grid.addWidget(_label(f"{len(parts)} values, {typical}", grey), row, 1, 1, 5)
-        row += 1
-    grid.setColumnStretch(5, 1)
-    return grid
-
-
-def _effects(solution):
-    """What the instruments were found to be off by, in one line for each reading."""
-    column = QVBoxLayout()
-    column.setSpacing(1)
-    column.addWidget(_label("Instrument errors, solved together with the surface:", "quiet"))
-    for name in dict.fromkeys(e.reading for e in solution.effects):
-        ours = [e for e in solution.effects if e.reading == name]
-        line = _label(f"{name}: {', '.join(e.told for e in ours)}".replace("-", "−"), "quiet", 8.5)
-        line.setWordWrap(True)
-        stated = ", ".join(f"{e.told.split()[0]} ± {e.stated:.3g}" for e in ours)
-        line.setToolTip(
-            f"Stated before: {stated}. Each is an unknown with that as its prior, and widens the error bars"
-        )
-        column.addWidget(line)
-    return column
-
-
-def _readings(before, after):
-    """The misfit of each reading, and each pin of a photograph, before and after, against its tolerance."""
-    grid = QGridLayout()
-    grid.setHorizontalSpacing(6)
-    grid.setVerticalSpacing(2)
-    for i, ((name, b, tolerance), (_, a, _)) in enumerate(zip(before, after, strict=True)):
-        sign = WITHIN if a.within else OUT
-        grid.addWidget(_label(name), i, 0)
-        grid.addWidget(_label(short_number(b.value), "quiet", right=True), i, 1)
-        grid.addWidget(_label("→", "quiet"), i, 2)
-        grid.addWidget(_label(short_number(a.value), weight=QFont.Weight.Medium, right=True), i, 3)
-        grid.addWidget(_label(f"of {tolerance:g}", "quiet"), i, 4)
-        grid.addWidget(_label(sign, "" if a.within else "brick"), i, 5)
-    return grid
-
-
-def _correlation(solution):
-    """The correlations as a small table; None where there is nothing to correlate."""
-    kept = [i for i, s in enumerate(solution.solved) if s.sigma and not s.name.rpartition(".")[2].isdigit()]
-    if not 2 <= len(kept) <= _MOST_CORRELATED:
-        return None
-    names = [short(solution.solved[i].name) for i in kept]
-    c = solution.correlation
-    cells = [
-        [
-            (float(c[i, j]), "" if i == j else f"{100 * c[i, j]:+.0f}".replace("-", "−"),
-             f"{names[a]} and {names[b]}: correlation {c[i, j]:+.2f}")
-            if b <= a else None
-            for b, j in enumerate(kept)
-        ]
-        for a, i in enumerate(kept)
-    ]  # fmt: skip
-    table = HeatTable(cell_width=31.0)
-    table.setAccessibleName("Correlations, in hundredths")
-    table.show_table(names, names, cells)
-    return table
-
-
-def _value(solved):
-    if not solved.sigma:
-        return f"{solved.value:.4g}"
-    digits = min(6, max(0, 1 - math.floor(math.log10(solved.sigma))))
-    return f"{solved.value:.{digits}f}"
-
-
-def _strongest(solution):
-    """The pair that trades most against each other, in words."""
-    c = np.nan_to_num(solution.correlation - np.eye(len(solution.solved)))
-    if c.size < 4:
-        return ""
-    i, j = np.unravel_index(np.argmax(np.abs(c)), c.shape)
-    names = [s.name for s in solution.solved]
-    return f"Most correlated: {names[i]} and {names[j]}, {c[i, j]:+.2f}".replace("-", "−")

@@ -4,7 +4,10 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from ..surface.parameters import scalar_owner
+
 _TOO_ALIKE = 0.995
+_SEED = 1
 _TOO_WIDE = 0.3
 """A combination whose standard error is wider than this share of the parameters' ranges is not determined."""
 
@@ -91,3 +94,34 @@ def _mean_alone(names):
         f"the evidence knows only the mean of {of} over the map: a smaller spot at two places of the specimen would "
         "tell its low from its high"
     )
+
+
+def ways_of(solution):
+    """(scalars (n,), ways (n, k)): steps of all solved scalars together, independent of each other, each one standard
+    error long; the longest first, against each scalar's own standard error."""
+    kept = [i for i, s in enumerate(solution.solved) if s.sigma]
+    names = tuple(solution.solved[i].name for i in kept)
+    sigma = np.array([solution.solved[i].sigma for i in kept])
+    correlation = np.nan_to_num(solution.correlation[np.ix_(kept, kept)], nan=0.0)
+    np.fill_diagonal(correlation, 1.0)
+    values, vectors = np.linalg.eigh(0.5 * (correlation + correlation.T))
+    order = np.argsort(values)[::-1]
+    return names, sigma[:, None] * vectors[:, order] * np.sqrt(np.maximum(values[order], 0.0))
+
+
+def moved(surface, names, values):
+    """A surface with scalars at other values, each within its range."""
+    ranges = [scalar_owner(name)[0].hard for name in names]
+    kept = {n: float(min(max(v, low), high)) for n, v, (low, high) in zip(names, values, ranges, strict=True)}
+    return surface.with_scalars(kept)
+
+
+def equally_good(solution, count):
+    """Surfaces that the evidence tells no further apart than its error bars: `count` draws of all solved scalars
+    together, by their covariance, always the same ones; none where the solve has no standard errors."""
+    names, ways = ways_of(solution)
+    if not names:
+        return []
+    at = np.array([solution.surface.scalar(n) for n in names])
+    steps = np.random.default_rng(_SEED).normal(size=(count, ways.shape[1]))
+    return [moved(solution.surface, names, at + ways @ z) for z in steps]

@@ -8,8 +8,10 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..errors import InputError
+from ..fitting.uncertainty import equally_good
 from ..surface import PARAMETERS, Surface, format_value, parameter, table, table_names
 from ..surface.constants import choosing
+from ..surface.parameters import scalar_owner
 from ..surface.scale import Scale
 from ..tracing import Rendering
 from .denoising import FAST, clean_picture
@@ -59,6 +61,20 @@ def surfaces_axis(specimens) -> Axis:
     chosen = list(specimens)[:MOST_STEPS]
     changes = tuple({n: s.surface.input(n) for n in PARAMETERS} for s in chosen)
     return Axis("surfaces", "Whole surfaces", changes, tuple(s.name for s in chosen))
+
+
+def equal_axis(solution, count=6) -> Axis:
+    """Steps of surfaces that are equally good by the evidence of a solve; InputError where it has no error bars."""
+    names = [s.name for s in solution.solved if s.sigma]
+    surfaces = equally_good(solution, min(count, MOST_STEPS))
+    if not surfaces:
+        raise InputError("nothing that was solved has an error bar; equally good surfaces need one")
+    owners = dict.fromkeys(scalar_owner(n)[0] for n in names)
+    changes = tuple({p.name: s.input(p.name) for p in owners} for s in surfaces)
+    # What varies most against its gauge names a step.
+    told = max(names, key=lambda n: np.ptp([s.scalar(n) for s in surfaces]) / np.ptp(scalar_owner(n)[0].span))
+    labels = tuple(f"{scalar_owner(told)[0].label.lower()} {s.scalar(told):.3g}" for s in surfaces)
+    return Axis("equal", "Equally good surfaces", changes, labels)
 
 
 def stepped(surface: Surface, across: Axis, down: Axis | None = None):

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..colour import delta_e_2000, linear_srgb_to_xyz, xyz_to_lab
+from ..fitting.uncertainty import moved, ways_of
 from ..instruments import constants_reading
 from ..surface.parameters import scalar_owner
 from ..tracing import Rendering
@@ -40,19 +41,6 @@ class VisibleError:
         )
 
 
-def ways_of(solution):
-    """(scalars (n,), ways (n, k)): steps of all solved scalars together, independent of each other, each one standard
-    error long; the longest first, against each scalar's own standard error."""
-    kept = [i for i, s in enumerate(solution.solved) if s.sigma]
-    names = tuple(solution.solved[i].name for i in kept)
-    sigma = np.array([solution.solved[i].sigma for i in kept])
-    correlation = np.nan_to_num(solution.correlation[np.ix_(kept, kept)], nan=0.0)
-    np.fill_diagonal(correlation, 1.0)
-    values, vectors = np.linalg.eigh(0.5 * (correlation + correlation.T))
-    order = np.argsort(values)[::-1]
-    return names, sigma[:, None] * vectors[:, order] * np.sqrt(np.maximum(values[order], 0.0))
-
-
 def visible_error(study, specimen, solution, aspect=4.0 / 3.0, report=None, cancel=None) -> VisibleError | None:
     """Render the solved surface one standard error off either way along each independent way, with the same random
     numbers; None where cancelled, or where the solve has no standard errors.
@@ -75,7 +63,7 @@ def visible_error(study, specimen, solution, aspect=4.0 / 3.0, report=None, canc
     for way in ways.T:
         pair = []
         for sign in (-1.0, 1.0):
-            surface = _moved(solution.surface, names, start + sign * way)
+            surface = moved(solution.surface, names, start + sign * way)
             rendering = Rendering(compiled_on(scene, surface, constants), scene, width, height, 1, limits)
             if not rendering.add(_SAMPLES, cancel):
                 return None
@@ -103,13 +91,6 @@ def visible_error(study, specimen, solution, aspect=4.0 / 3.0, report=None, canc
         whole, float(whole.mean()), float(whole.max()), ((x + 0.5) / width, (y + 0.5) / height),
         tuple((names[i], float(causes[i])) for i in order),
     )  # fmt: skip
-
-
-def _moved(surface, names, values):
-    """A surface with scalars at other values, each within its range."""
-    ranges = [scalar_owner(name)[0].hard for name in names]
-    kept = {n: float(min(max(v, low), high)) for n, v, (low, high) in zip(names, values, ranges, strict=True)}
-    return surface.with_scalars(kept)
 
 
 def top_of(error: VisibleError):

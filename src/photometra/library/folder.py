@@ -196,7 +196,7 @@ class Library:
             values += [low, high]
         if matter:
             if matter not in MATTERS:
-                raise InputError(f"there is no matter '{one_line(matter)}'; there are {', '.join(MATTERS)}")
+                raise InputError(f"there is no material '{one_line(matter)}'; there are {', '.join(MATTERS)}")
             where.append("entries.matter = ?")
             values.append(matter)
         if stratum:
