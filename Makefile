@@ -1,4 +1,4 @@
-.PHONY: setup demo test test-long lint bench screenshots
+.PHONY: setup demo test test-long lint bench screenshots docs
 
 # Each target does all its own set-up.
 setup:
@@ -25,6 +25,10 @@ lint: setup
 	@.venv/bin/ruff check .
 	@.venv/bin/ruff format --check .
 	@.venv/bin/lint-imports
+
+# The guide as a site, in build/guide.
+docs: setup
+	@.venv/bin/python tools/make_docs.py
 
 bench: setup
 	@.venv/bin/python -m benchmarks

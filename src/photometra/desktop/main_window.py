@@ -27,6 +27,7 @@ from .constants_browser import ConstantsBrowser
 from .conventions_sheet import ConventionsSheet
 from .evidence_sheet import EvidenceSheet
 from .files import Files
+from .guide_sheet import GuideSheet
 from .hand_over import HandOver
 from .ladder_sheet import LadderSheet
 from .ledger import Ledger
@@ -83,6 +84,7 @@ class MainWindow(QMainWindow):
             "ladder": LadderSheet(self.session),
             "library": LibrarySheet(self.session, self.settings),
             "conventions": ConventionsSheet(self.session),
+            "guide": GuideSheet(),
         }
         self.strata = StrataPanel(self.session)
         self.probe_line = ProbeLine(self.session)

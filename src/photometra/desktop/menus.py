@@ -6,6 +6,7 @@ from PyQt6.QtGui import QAction, QKeySequence
 
 from ..imaging.denoising import is_available
 from ..surface import parameters_of
+from .guide_sheet import asked, show_guide
 
 
 class Menus:
@@ -100,6 +101,8 @@ class Menus:
         self._add(view, "&Light theme", partial(w.use_theme, "light"))
         self._add(view, "&Dim theme", partial(w.use_theme, "dim"))
         about = bar.addMenu("&Help")
+        self._add(about, "&What is this?", lambda: show_guide(w, asked(w)), "F1")
+        self._add(about, "&Guide", lambda: show_guide(w, "index"), "Shift+F1")
         self._add(about, "&Find a command…", w.find_command, "Ctrl+Shift+A")
         self._add(about, "&About Photometra", w.about)
 

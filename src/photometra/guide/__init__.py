@@ -1,0 +1,74 @@
+"""The guide: one page for each stratum, instrument and view, in Markdown; with tables from the declarations.
+
+The window shows it (F1), `make docs` builds a site of it. Pages are in `pages/`; what a parameter is, its range,
+typical values, and which reading tells it are added from its declaration, so that they cannot differ.
+"""
+
+import re
+from functools import cache
+from importlib.resources import files
+
+from ..errors import InputError
+from ..instruments import INSTRUMENTS
+from ..readings import KINDS
+from ..surface import PARAMETERS, STRATA
+
+_LINK = re.compile(r"\]\(([a-z0-9-]+)\.md\)")
+
+
+@cache
+def topics() -> tuple[str, ...]:
+    """The names of all pages, `index` first."""
+    found = sorted(p.name[:-3] for p in files("photometra.guide").joinpath("pages").iterdir() if p.name.endswith(".md"))
+    return ("index", *(name for name in found if name != "index"))
+
+
+@cache
+def page(topic) -> str:
+    """A page in Markdown; InputError, naming them all, where there is none."""
+    if topic not in topics():
+        raise InputError(f"there is no page '{topic}' in the guide: choose from {', '.join(topics())}")
+    text = files("photometra.guide").joinpath(f"pages/{topic}.md").read_text(encoding="utf-8").rstrip() + "\n"
+    if topic in STRATA:
+        text += "\n## Gauges\n" + "".join(_parameter(p) for p in PARAMETERS.values() if p.stratum == topic)
+    if topic in INSTRUMENTS:
+        text += _instrument(INSTRUMENTS[topic])
+    return text
+
+
+def title(topic) -> str:
+    """A page's heading."""
+    return page(topic).partition("\n")[0].lstrip("# ")
+
+
+def links(topic) -> list[str]:
+    """The topics that a page leads to."""
+    return _LINK.findall(page(topic))
+
+
+def _parameter(p):
+    """An entry of the list of gauges: what it is, its range, typical values, what tells it."""
+    lines = [f"**{p.label}** (`{p.name}`). {p.meaning}"]
+    if p.kind == "number":
+        low, high = p.span
+        unit = f" {p.unit}" if p.unit and p.unit != "°" else p.unit
+        lines.append(f"From {_plain(low)} to {_plain(high)}{unit}.")
+    typical = [f"{_plain(value)}{unit} {word}" for value, word in p.marks] if p.kind == "number" else []
+    if typical:
+        lines.append(f"Typical: {'; '.join(typical)}.")
+    if p.told_by:
+        lines.append(f"Told by: {', '.join(KINDS[k].label.lower() if k in KINDS else k for k in p.told_by)}.")
+    return f"\n- {' '.join(lines)}\n"
+
+
+def _plain(value):
+    return f"{value:g}".replace("-", "−")
+
+
+def _instrument(instrument):
+    kind = KINDS[instrument.kind_key]
+    told = [p.label.lower() for p in PARAMETERS.values() if instrument.kind_key in p.told_by]
+    lines = [f"\n## In Photometra\n\nReads: {kind.label.lower()}. Compared by {kind.metric_label}."]
+    if told:
+        lines.append(f"It frees {', '.join(told)}.")
+    return " ".join(lines) + "\n"
