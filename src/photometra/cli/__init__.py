@@ -1,17 +1,27 @@
 """The command line. Without a verb it opens the window, and imports nothing that the window does not need."""
 
+import os
 import sys
 
 VERBS = (
     "demo", "new", "add", "set", "show", "import", "measure", "agree", "fit", "render", "check", "export", "constants",
     "solve", "free", "hold", "duplicate", "rename", "remove", "booth", "proof", "parts", "assign", "relink", "link",
     "library", "import-material", "numbers", "report", "import-all", "turntable", "contact-sheet",
+    "install-desktop", "thumbnail",
 )  # fmt: skip
+
+
+COMPLETION = "_PHOTOMETRA_COMPLETE"
 
 
 def main(arguments=None):
     """Run the command line; returns the exit code (0 done, 1 out of tolerance, 2 bad use or bad input)."""
     arguments = list(sys.argv[1:] if arguments is None else arguments)
+    if COMPLETION in os.environ:
+        # A shell asks what may come next.
+        from .commands import complete
+
+        return complete()
     if arguments and (arguments[0] in VERBS or arguments[0].startswith("-")):
         from .commands import run
 

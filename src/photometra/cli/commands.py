@@ -8,7 +8,20 @@ import typer
 
 from .. import __version__, faults
 from ..errors import InputError
-from . import arriving, batch, booth, checking, evidence, hand_over, library, parts, report, specimens, studies
+from . import (
+    arriving,
+    batch,
+    booth,
+    checking,
+    evidence,
+    hand_over,
+    installing,
+    library,
+    parts,
+    report,
+    specimens,
+    studies,
+)
 from .output import tell
 
 app = typer.Typer(
@@ -17,7 +30,20 @@ app = typer.Typer(
     help="Photometra: surface parameters held against measurements of the real sample. "
     "Without a verb: photometra [STUDY] opens the window.",
 )
-for module in (arriving, studies, checking, specimens, parts, evidence, booth, hand_over, batch, library, report):
+for module in (
+    arriving,
+    studies,
+    checking,
+    specimens,
+    parts,
+    evidence,
+    booth,
+    hand_over,
+    batch,
+    library,
+    report,
+    installing,
+):
     module.register(app)
 
 
@@ -69,6 +95,20 @@ def spread(arguments):
             option = None
             out.append(word)
     return out
+
+
+def complete():
+    """Answer a shell that asks what may come next; the exit code."""
+    from typer.completion import completion_init
+
+    completion_init()
+    try:
+        app([], standalone_mode=False, prog_name="photometra")
+    except SystemExit as ended:
+        return ended.code or 0
+    except typer.Exit as ended:
+        return ended.exit_code
+    return 0
 
 
 def run(arguments):

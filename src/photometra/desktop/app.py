@@ -3,10 +3,12 @@
 import ctypes
 import os
 import sys
+from importlib.resources import files
 from pathlib import Path
 
 import platformdirs
 from PyQt6.QtCore import QSettings, QTimer
+from PyQt6.QtGui import QIcon
 from PyQt6.QtWidgets import QApplication
 
 from .. import faults
@@ -54,6 +56,7 @@ def make_application(arguments=None) -> QApplication:
     application = QApplication.instance() or QApplication(arguments or sys.argv[:1])
     application.setApplicationName("Photometra")
     application.setDesktopFileName("photometra")
+    application.setWindowIcon(QIcon(str(files("photometra.desktop").joinpath("photometra.svg"))))
     return application
 
 
