@@ -31,6 +31,7 @@ from .guide_sheet import GuideSheet
 from .hand_over import HandOver
 from .ladder_sheet import LadderSheet
 from .ledger import Ledger
+from .lesson import LessonBar
 from .library_sheet import LibrarySheet
 from .map_sheet import MapSheet
 from .menus import Menus
@@ -66,7 +67,7 @@ class MainWindow(QMainWindow):
         self.settings = settings or QSettings()
         self.session = Session(parent=self)
         self.files = Files(self.session, self.settings, self)
-        self.route = Route(self.session)
+        self.route, self.lesson = Route(self.session), LessonBar(self)
         self.ledger = Ledger(self.session)
         self.sight = Sight(self.session)
         self.chart = ReadingChart(self.session)
@@ -136,9 +137,8 @@ class MainWindow(QMainWindow):
         column = QVBoxLayout(whole)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(0)
-        column.addWidget(self.route)
-        column.addWidget(across, 1)
-        column.addWidget(self.probe_line)
+        for part, stretch in ((self.route, 0), (self.lesson, 0), (across, 1), (self.probe_line, 0)):
+            column.addWidget(part, stretch)
         self.setCentralWidget(whole)
         self._said = Label(parent=self)
         self._said.setFrameShape(QFrame.Shape.NoFrame)

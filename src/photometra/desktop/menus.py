@@ -7,6 +7,7 @@ from PyQt6.QtGui import QAction, QKeySequence
 from ..imaging.denoising import is_available
 from ..surface import parameters_of
 from .guide_sheet import asked, show_guide
+from .lesson import LESSONS
 
 
 class Menus:
@@ -103,6 +104,9 @@ class Menus:
         about = bar.addMenu("&Help")
         self._add(about, "&What is this?", lambda: show_guide(w, asked(w)), "F1")
         self._add(about, "&Guide", lambda: show_guide(w, "index"), "Shift+F1")
+        lessons = about.addMenu("&Lessons")
+        for key, (name, _) in LESSONS.items():
+            self._add(lessons, name, partial(w.lesson.begin, key))
         self._add(about, "&Find a command…", w.find_command, "Ctrl+Shift+A")
         self._add(about, "&About Photometra", w.about)
 

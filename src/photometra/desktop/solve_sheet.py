@@ -149,7 +149,8 @@ class SolveSheet(QWidget):
         self.error_words.setVisible(False)
         self.aspect = 4.0 / 3.0
         """Of the picture that the error is laid over."""
-        self._solution = self._beside = None
+        self.solution = self._beside = None
+        """The last solve's outcome that was kept."""
         head.addWidget(self.cancel_button)
         head.addWidget(self.error_button)
         head.addWidget(self.sample_button)
@@ -250,7 +251,7 @@ class SolveSheet(QWidget):
         self.state.setText(f"χ² {before_and_after}  ·  {solution.seconds:.1f} s")
         self.state.setToolTip(words)
         self._show_report(solution, before, after)
-        self._solution = solution
+        self.solution = solution
         for button in (self.error_button, self.sample_button, self.equal_button):
             button.setEnabled(any(solution.sigmas.values()))
         self.outcome.emit(solution)
@@ -260,7 +261,7 @@ class SolveSheet(QWidget):
         if self.sample_job.is_running:
             self.sample_job.cancel()
             return
-        specimen, solution = self.session.specimen, self._solution
+        specimen, solution = self.session.specimen, self.solution
         if specimen is None or solution is None or specimen.surface != solution.surface:
             self.session.said.emit("The surface is no longer the one that was solved; solve again before sampling.")
             return
@@ -281,7 +282,7 @@ class SolveSheet(QWidget):
         solution, posterior = found
         self.sample_button.setText("Sample")
         self.state.setText("")
-        if solution is self._solution and self._beside is not None:
+        if solution is self.solution and self._beside is not None:
             clear(self._beside)
             fill_posterior(self._beside, solution, posterior)
 
@@ -292,7 +293,7 @@ class SolveSheet(QWidget):
 
     def _see_error(self, on):
         """Render what one standard error of the whole solve looks like, or take it off the picture."""
-        specimen, solution = self.session.specimen, self._solution
+        specimen, solution = self.session.specimen, self.solution
         if not on:
             self.error_words.setVisible(False)
             self.error_job.cancel()
