@@ -80,7 +80,7 @@ def test_a_worker_with_other_kernels_is_refused_in_a_sentence(view):
 
 def test_what_a_lost_cluster_had_done_is_kept(demo, tmp_path):
     class Lost:
-        can_be_lost = True
+        keeps_whole = True
 
         def sums(self, view, arrays, jobs, cancel=None):
             done = list(Threads().sums(view, arrays, jobs, cancel))

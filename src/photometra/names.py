@@ -49,3 +49,8 @@ def kept_name(folder, file_name, data):
     stem = re.sub(r"[^A-Za-z0-9._-]+", "-", path.stem).strip("._-")[:80] or folder
     suffix = re.sub(r"[^a-z0-9.]", "", path.suffix.lower())[:12]
     return f"{folder}/{stem}.{hashlib.sha256(data).hexdigest()[:8]}{suffix}"
+
+
+def stem_of(name):
+    """A specimen's name as the beginning of a file's."""
+    return "".join(c if c.isalnum() else "-" for c in name.lower()).strip("-") or "specimen"

@@ -12,10 +12,11 @@ from ..imaging.denoising import clean_picture, is_available
 from ..imaging.film import check_film, write_film
 from ..imaging.ladders import mounted
 from ..imaging.rendering import header_of, is_written, render_picture
+from ..names import stem_of
 from ..pictures import read_native, read_picture, write_picture
 from ..study import read_file
 from ..tracing import Rendering
-from .hand_over import Cluster, made_folder, picture_size, place_of, stem_of
+from .hand_over import Cluster, made_folder, picture_size, place_of
 from .output import Refused, output_path, print_json, tell
 from .studies import Json, SpecimenName, StudyPath
 

@@ -14,6 +14,7 @@ from ..exchange import STANDARDS, read_materials, write_standard
 from ..imaging.booths import as_it_stands
 from ..imaging.denoising import is_available
 from ..imaging.rendering import DEFAULT_SAMPLES, header_of, is_written, render_picture
+from ..names import stem_of
 from ..shapes.meshfiles import SUFFIXES, UNITS_MM, read_mesh
 from ..shapes.standing import SHAPES, shape_of
 from ..study import VIEWPOINTS, change_file, read_file
@@ -152,11 +153,6 @@ def _folder_of_all(document, folder):
         s.name: folder / (f"{stem}-{i + 1}.exr" if stem in again else f"{stem}.exr")
         for i, (s, stem) in enumerate(zip(document.specimens, stems, strict=True))
     }
-
-
-def stem_of(name):
-    """A specimen's name as the beginning of a file's."""
-    return "".join(c if c.isalnum() else "-" for c in name.lower()).strip("-") or "specimen"
 
 
 def made_folder(folder):

@@ -14,6 +14,7 @@ _OF = "guide"
 _OF_SHEETS = {
     "agreement": "agreement", "evidence": "evidence", "reading": "agreement", "proofs": "agreement",
     "photograph": "booth", "ladder": "ladder", "library": "library", "conventions": "handover", "shelf": "agreement",
+    "queue": "handover",
 }  # fmt: skip
 
 

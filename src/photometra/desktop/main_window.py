@@ -41,6 +41,7 @@ from .picture import NEUTRAL
 from .picture_window import PictureWindow
 from .probe_line import ProbeLine
 from .proof_sheet import ProofSheet
+from .queue_sheet import QueueSheet
 from .reading_sheet import ReadingSheet
 from .route import Route
 from .scrolling import ScrollingStack
@@ -86,6 +87,7 @@ class MainWindow(QMainWindow):
             "library": LibrarySheet(self.session, self.settings),
             "conventions": ConventionsSheet(self.session),
             "guide": GuideSheet(),
+            "queue": QueueSheet(self.session),
         }
         self.strata = StrataPanel(self.session)
         self.probe_line = ProbeLine(self.session)

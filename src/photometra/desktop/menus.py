@@ -32,6 +32,7 @@ class Menus:
         self._add(study, "&Library", partial(w.toggle_sheet, "library"), "Ctrl+Shift+B")
         self._add(study, "Nu&mbers to type elsewhere", partial(w.toggle_sheet, "conventions"), "Ctrl+Shift+E")
         self._add(study, "&Hand over…", w.open_hand_over, "Ctrl+E")
+        self._add(study, "&Queue of pictures", partial(w.toggle_sheet, "queue"), "Ctrl+Shift+U")
         study.addSeparator()
         self._add(study, "&Quit", w.close, QKeySequence.StandardKey.Quit)
         edit = bar.addMenu("&Edit")

@@ -76,7 +76,7 @@ def open_cluster(text):
 class Cluster:
     """A place, see `tracing.places`. bytes_sent: of views, once for each of them that was sent."""
 
-    can_be_lost = True
+    keeps_whole = True
 
     def __init__(self, client, name):
         self._client, self._name = client, name

@@ -54,6 +54,8 @@ def render_picture(
     keeper = _Keeper(lambda: checkpoint.keep(path, rendering, made_of))
     try:
         if not _advance(rendering, samples, seconds, noise, _both(keeper, report), cancel):
+            if place is not None and place.keeps_whole and rendering.samples:
+                checkpoint.keep(path, rendering, made_of)
             return None
     except InputError as error:
         if not rendering.samples:

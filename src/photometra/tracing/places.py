@@ -2,10 +2,14 @@
 
 A place has `sums(view, arrays, jobs, cancel)`: for each job, shares (tile, begin, count) of one view, its list of
 `Sums` in the order of the jobs, so that a picture has the same bits wherever it was made; fewer once `cancel` is set.
-`can_be_lost`: whether it may raise on the way.
+`keeps_whole`: whether a batch counts as a whole or not at all, as one that is lost or stopped on the way must not be
+half of it.
 """
 
+import os
+import threading
 from concurrent.futures import ThreadPoolExecutor
+from contextlib import suppress
 from functools import cache
 
 from ..optics.threads import thread_count
@@ -17,10 +21,26 @@ def _pool():
     return ThreadPoolExecutor(max_workers=thread_count(), thread_name_prefix="tracing")
 
 
-class Threads:
-    """This process's own threads."""
+@cache
+def _later():
+    return ThreadPoolExecutor(max_workers=thread_count(), thread_name_prefix="later", initializer=_stand_back)
 
-    can_be_lost = False
+
+def _stand_back():
+    """Have this thread run when others leave it time; where the system does not let us, it takes its turn."""
+    with suppress(OSError):
+        os.setpriority(os.PRIO_PROCESS, threading.get_native_id(), _NICE)
+
+
+_NICE = 15
+
+
+class Threads:
+    """This process's own threads. in_background: threads of their own that stand back for what is looked at."""
+
+    def __init__(self, in_background=False):
+        self.keeps_whole = in_background
+        self._pool = _later if in_background else _pool
 
     def sums(self, view, arrays, jobs, cancel=None):
         def one(job):
@@ -28,5 +48,5 @@ class Threads:
                 return []
             return [sums_of(Task(view, *share), arrays) for share in job]
 
-        for done in [_pool().submit(one, job) for job in jobs]:
+        for done in [self._pool().submit(one, job) for job in jobs]:
             yield done.result()

@@ -75,8 +75,12 @@ class Rendering:
 
         jobs = [[(tile, self.samples + begin, n) for n, begin in spans] for tile in self._tiles]
         every = self._place.sums(self._view, self._arrays, jobs, cancel)
-        # In the order of the tiles, whichever was done first. A place that can be lost must not leave half a batch.
-        for done in list(every) if self._place.can_be_lost else every:
+        if self._place.keeps_whole:
+            every = list(every)
+            if cancel is not None and cancel.is_set():
+                return False
+        # In the order of the tiles, whichever was done first.
+        for done in every:
             for (_, begin), sums in zip(spans, done, strict=False):
                 self._merge(sums, is_first=first > 0 and begin == 0)
         if cancel is not None and cancel.is_set():

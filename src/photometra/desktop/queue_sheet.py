@@ -1,0 +1,278 @@
+"""The queue: long pictures, one after another in the background, on this machine or on a cluster.
+
+A job is of the study as it was when it was queued. What is done of a picture is kept beside its file, so that one that
+was stopped goes on where it was when it is queued again.
+"""
+
+import threading
+import time
+from contextlib import nullcontext
+from dataclasses import dataclass, field
+from pathlib import Path
+
+from PyQt6.QtCore import QRectF, Qt
+from PyQt6.QtGui import QPainter
+from PyQt6.QtWidgets import QComboBox, QFileDialog, QHBoxLayout, QLineEdit, QPushButton, QSpinBox, QVBoxLayout, QWidget
+
+from ..imaging.booths import as_it_stands, display_of
+from ..imaging.rendering import render_picture
+from ..names import stem_of
+from ..study import Study
+from ..tracing.places import Threads
+from . import theme
+from .images import image_of
+from .session import Session
+from .sheet import Sheet
+from .text import Label
+from .workers import LongJob
+
+WAITING, RUNNING, DONE, FAILED, STOPPED = "waiting", "rendering", "done", "failed", "stopped"
+_SIZES = ((512, 512), (1280, 720), (1024, 1024), (1920, 1080), (2048, 2048), (3840, 2160))
+_EVERY_S = 0.7
+_HIGH = 58
+
+
+@dataclass(eq=False)
+class Job:
+    """One picture of a study as it was: of which specimen, where to, how large, how many samples."""
+
+    study: Study
+    specimen: str
+    path: Path
+    size: tuple[int, int]
+    samples: int
+    state: str = WAITING
+    words: str = ""
+    done: float = 0.0
+    image: object = field(default=None, repr=False)
+
+
+class Row(QWidget):
+    """A job: its picture as it comes, how far it is, and what can be done with it."""
+
+    def __init__(self, job, sheet):
+        super().__init__()
+        self.job = job
+        self.setFixedHeight(_HIGH)
+        row = QHBoxLayout(self)
+        row.setContentsMargins(_HIGH + 18, 4, 6, 4)
+        row.setSpacing(6)
+        self.words = Label()
+        self.words.setTextFormat(Qt.TextFormat.PlainText)
+        row.addWidget(self.words, 1)
+        self.up = QPushButton("Sooner")
+        self.up.setToolTip("Before the one above")
+        self.up.clicked.connect(lambda: sheet.sooner(job))
+        self.stop = QPushButton("Stop")
+        self.stop.clicked.connect(lambda: sheet.stop(job))
+        for button in (self.up, self.stop):
+            row.addWidget(button)
+        self.refresh()
+
+    def refresh(self):
+        job = self.job
+        head = f"{job.specimen} → {job.path.name}, {job.size[0]} × {job.size[1]}, {job.samples} samples"
+        self.words.setText(f"{head}\n{job.state}{f': {job.words}' if job.words else ''}")
+        self.setAccessibleName(self.words.text().replace("\n", ", "))
+        self.up.setVisible(job.state == WAITING)
+        self.stop.setText("Stop" if job.state == RUNNING else "Remove")
+        self.update()
+
+    def paintEvent(self, _event):
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform)
+        box = QRectF(6.0, 3.0, _HIGH + 4.0, _HIGH - 10.0)
+        painter.fillRect(box, theme.SURROUND)
+        if self.job.image is not None:
+            fitted = self.job.image.size().scaled(box.size().toSize(), Qt.AspectRatioMode.KeepAspectRatio)
+            x, y = box.center().x() - 0.5 * fitted.width(), box.center().y() - 0.5 * fitted.height()
+            painter.drawImage(QRectF(x, y, fitted.width(), fitted.height()), self.job.image)
+        track = QRectF(6.0, self.height() - 5.0, self.width() - 12.0, 3.0)
+        painter.fillRect(track, theme.colour("line"))
+        done = QRectF(track)
+        done.setWidth(track.width() * min(self.job.done, 1.0))
+        painter.fillRect(done, theme.colour("brick" if self.job.state == FAILED else "verdigris"))
+
+
+class QueueSheet(Sheet):
+    """Long pictures, rendered in the background while the window is used."""
+
+    def __init__(self, session: Session, parent=None):
+        super().__init__("Queue", parent)
+        self.session, self.jobs, self.rows = session, [], []
+        self._going = threading.Event()
+        self._going.set()
+        self._closing = False
+        self.worker = LongJob(self)
+        self.worker.progressed.connect(self._progressed)
+        self.worker.finished.connect(lambda found: self._ended(DONE, found))
+        self.worker.failed.connect(lambda sentence: self._ended(FAILED, sentence))
+        self.worker.cancelled.connect(lambda: self._ended(STOPPED, "what was done is kept"))
+        self.size = QComboBox()
+        self.size.setAccessibleName("Size")
+        for width, height in _SIZES:
+            self.size.addItem(f"{width} × {height}", (width, height))
+        self.size.setCurrentIndex(2)
+        self.samples = QSpinBox()
+        self.samples.setRange(1, 1_000_000)
+        self.samples.setValue(1024)
+        self.samples.setAccessibleName("Samples")
+        self.place = QLineEdit()
+        self.place.setPlaceholderText("this machine")
+        self.place.setAccessibleName("Where it runs")
+        self.place.setToolTip("Empty: here, in the background. Or a Dask cluster, as local:2 or tcp://HOST:PORT")
+        self.add_button, self.all_button = QPushButton("Add this…"), QPushButton("Add all…")
+        self.add_button.setToolTip("Queue a picture of the chosen specimen as it is now")
+        self.all_button.setToolTip("Queue a picture of every specimen, into a folder")
+        self.add_button.clicked.connect(self._choose_file)
+        self.all_button.clicked.connect(self._choose_folder)
+        self.pause = QPushButton("Pause")
+        self.pause.clicked.connect(self._pause)
+        line = QHBoxLayout()
+        line.setSpacing(6)
+        for part, stretch in ((Label("size"), 0), (self.size, 0), (Label("samples"), 0), (self.samples, 0),
+                              (Label("on"), 0), (self.place, 1), (self.add_button, 0), (self.all_button, 0),
+                              (self.pause, 0)):  # fmt: skip
+            line.addWidget(part, stretch)
+        self.body.addLayout(line)
+        self._list = QVBoxLayout()
+        self._list.setSpacing(4)
+        self.body.addLayout(self._list)
+        self.body.addStretch(1)
+        self._tell()
+
+    # Adding.
+
+    def _choose_file(self):
+        specimen = self.session.specimen
+        if specimen is None:
+            return
+        name, _ = QFileDialog.getSaveFileName(self, "Render to", "", "EXR (*.exr);;PNG (*.png)")
+        if name:
+            self.add(specimen.name, Path(name if Path(name).suffix.lower() in (".exr", ".png") else f"{name}.exr"))
+
+    def _choose_folder(self):
+        folder = QFileDialog.getExistingDirectory(self, "Render every specimen into")
+        if folder:
+            self.add_all(Path(folder))
+
+    def add_all(self, folder):
+        """Queue every specimen of the study, as EXR files of a folder."""
+        for i, specimen in enumerate(self.session.study.specimens):
+            self.add(specimen.name, folder / f"{i + 1:02d}-{stem_of(specimen.name)}.exr")
+
+    def add(self, specimen, path):
+        """Queue a picture of a specimen as the study has it now."""
+        job = Job(self.session.study, specimen, path, self.size.currentData(), self.samples.value())
+        self.jobs.append(job)
+        row = Row(job, self)
+        self.rows.append(row)
+        self._list.addWidget(row)
+        self._next()
+
+    # Doing.
+
+    def _next(self):
+        job = next((j for j in self.jobs if j.state == WAITING), None)
+        if job is None or self.worker.is_running or self._closing:
+            self._tell()
+            return
+        job.state, job.words = RUNNING, ""
+        cluster = self.place.text().strip()
+        self.worker.start(lambda report, cancel: self._render(job, cluster, report, cancel))
+        self._tell()
+
+    def _render(self, job, cluster, report, cancel):
+        """On the worker's thread: the job, told of about once a second; waits while paused."""
+        if cluster:
+            from ..farm import open_cluster
+
+            opened = open_cluster(cluster)
+        else:
+            opened = nullcontext(Threads(in_background=True))
+        display, last = display_of(job.study.booth), 0.0
+
+        def told(rendering):
+            nonlocal last
+            while not self._going.wait(0.1):
+                if cancel.is_set():
+                    return
+            if time.monotonic() - last >= _EVERY_S or rendering.samples >= job.samples:
+                last = time.monotonic()
+                step = max(1, max(rendering.width, rendering.height) // 160)
+                small = display.picture(rendering.picture()[::step, ::step])
+                report((job, rendering.samples, rendering.noise(), rendering.seconds, image_of(small)))
+
+        with opened as place:
+            specimen = as_it_stands(job.study.specimen(job.specimen), job.study.meshes)
+            return render_picture(
+                job.study, specimen, job.path, *job.size, samples=job.samples, report=told, cancel=cancel, place=place,
+                resume=True,
+            )  # fmt: skip
+
+    def _progressed(self, at):
+        job, samples, noise, seconds, job.image = at
+        job.done = samples / job.samples
+        left = seconds * (job.samples - samples) / max(samples, 1)
+        known = f"noise {100 * noise:.1f} %" if noise != float("inf") else "noise not known yet"
+        job.words = f"{samples} samples, {known}, about {_clock(left)} left"
+        self._tell()
+
+    def _ended(self, state, found):
+        job = next((j for j in self.jobs if j.state == RUNNING), None)
+        if job is not None:
+            job.state = state
+            job.words = f"in {_clock(found[1].seconds)}" if state == DONE else str(found)
+            job.done = 1.0 if state == DONE else job.done
+            if state == FAILED:
+                self.session.said.emit(f"{job.path.name}: {job.words}")
+        self._next()
+
+    # What can be done with them.
+
+    def sooner(self, job):
+        """Put a waiting job before the one above it."""
+        i = self.jobs.index(job)
+        if i > 0 and job.state == WAITING:
+            for things in (self.jobs, self.rows):
+                things[i - 1], things[i] = things[i], things[i - 1]
+            self._list.insertWidget(i - 1, self.rows[i - 1])
+            self._tell()
+
+    def stop(self, job):
+        """Stop the job that runs, or take one off the list."""
+        if job.state == RUNNING:
+            self.worker.cancel()
+            return
+        i = self.jobs.index(job)
+        del self.jobs[i]
+        self.rows.pop(i).deleteLater()
+        self._tell()
+
+    def _pause(self):
+        """Hold the queue after the batch that is being rendered, or go on."""
+        if self._going.is_set():
+            self._going.clear()
+        else:
+            self._going.set()
+        self._tell()
+
+    def _tell(self):
+        is_paused = not self._going.is_set()
+        self.pause.setText("Go on" if is_paused else "Pause")
+        waiting, running = (sum(j.state == s for j in self.jobs) for s in (WAITING, RUNNING))
+        words = f"{running} rendering, {waiting} waiting" if running or waiting else "nothing waits"
+        self.state.setText(f"{words}{', paused' if is_paused else ''}")
+        for row in self.rows:
+            row.refresh()
+
+    def end(self):
+        self._closing = True
+        self.worker.end()
+
+
+def _clock(seconds):
+    """A time in words: seconds, minutes or hours."""
+    if seconds < 90.0:
+        return f"{seconds:.0f} s"
+    return f"{seconds / 60.0:.0f} min" if seconds < 5400.0 else f"{seconds / 3600.0:.1f} h"
