@@ -117,6 +117,7 @@ class QueueSheet(Sheet):
         self.samples.setRange(1, 1_000_000)
         self.samples.setValue(1024)
         self.samples.setAccessibleName("Samples")
+        self.samples.setMaximumWidth(96)
         self.place = QLineEdit()
         self.place.setPlaceholderText("this machine")
         self.place.setAccessibleName("Where it runs")
