@@ -17,7 +17,7 @@ NewName = Annotated[str, typer.Argument(metavar="NEW", help="The new name.")]
 
 
 def _bounds(name, text):
-    """(low, high) of LOW..HIGH in the parameter's unit; None for an empty text, which lets bounds go."""
+    """(low, high) of LOW..HIGH in the parameter's unit; None for an empty text, which clears bounds."""
     if not text.strip():
         return None
     low, dots, high = text.partition("..")
@@ -28,7 +28,7 @@ def _bounds(name, text):
 
 
 def free(study: StudyPath, specimen: SpecimenName, names: Names):
-    """Free parameters for a solve, between bounds where they are given (NAME=LOW..HIGH; NAME= lets bounds go)."""
+    """Free parameters for a solve, between bounds where they are given (NAME=LOW..HIGH; NAME= clears them)."""
 
     def change(one):
         for word in names:

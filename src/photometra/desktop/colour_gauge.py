@@ -225,7 +225,7 @@ class ConstantsRow(QWidget):
         self.name.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)
         self.button = QPushButton("Browse…")
         self.button.setToolTip("Choose from the built-in tables, or the one closest to your reading (Ctrl+B)")
-        self.clear_button = QPushButton("Let go")
+        self.clear_button = QPushButton("Clear")
         self.clear_button.setToolTip("Use colours or an index instead of a table")
         row = QHBoxLayout()
         row.setContentsMargins(0, 0, 0, 0)

@@ -120,7 +120,7 @@ class ConstantsBrowser(QDialog):
     def _make_list(self):
         names = table_names()
         made = QTableWidget(len(names), 5)
-        made.setHorizontalHeaderLabels(["Table", "Material", "Facing %", "ΔE2000", "Misfit %"])
+        made.setHorizontalHeaderLabels(["Table", "Material", "F0 %", "ΔE2000", "RMS %"])
         made.verticalHeader().setVisible(False)
         made.verticalHeader().setDefaultSectionSize(24)
         made.setShowGrid(False)
@@ -236,7 +236,9 @@ class ConstantsBrowser(QDialog):
         palette = self.swatch.palette()
         palette.setColor(self.swatch.backgroundRole(), QColor(hex_colour(colour)))
         self.swatch.setPalette(palette)
-        self.swatch.setToolTip(f"Facing us under D65: {hex_colour(colour)}, {100 * level:.1f} % luminous reflectance")
+        self.swatch.setToolTip(
+            f"At normal incidence under D65: {hex_colour(colour)}, {100 * level:.1f} % luminous reflectance"
+        )
         verdigris, straw = theme.colour("verdigris"), theme.colour("straw")
         within = (t.wavelength_nm >= 370.0) & (t.wavelength_nm <= 790.0)
         self.constants_plot.clear()

@@ -68,7 +68,7 @@ class EvidenceSheet(Sheet):
         self.goal.setSizeAdjustPolicy(QComboBox.SizeAdjustPolicy.AdjustToContents)
         self.goal.activated.connect(self._rank)
         self.ask_button = QPushButton("Rank the instruments")
-        self.ask_button.setToolTip("Reckon for every instrument how much its reading would shrink the errors")
+        self.ask_button.setToolTip("Compute for every instrument how much its reading would narrow the error bars")
         self.ask_button.clicked.connect(self._weigh)
         self.bar = QProgressBar()
         self.bar.setTextVisible(False)

@@ -107,7 +107,7 @@ _THE = {
     "finish": "the finish",
     "body": "the body",
     "transmission": "the clear interior",
-    "reverse": "the reverse",
+    "reverse": "the back side",
     "subsurface": "subsurface scattering",
     "stage": "the stage, or nothing",
 }

@@ -393,7 +393,7 @@ class Ledger(QWidget):
         specimen = self.session.specimen
         reading = specimen.readings[i]
         menu = QMenu(self)
-        count = QAction("Count it again" if not reading.active else "Do not count it", menu)
+        count = QAction("Include again" if not reading.active else "Exclude", menu)
         count.triggered.connect(
             lambda: self.session.change_specimen(
                 specimen.with_reading_at(i, reading.with_changes(active=not reading.active)),

@@ -19,7 +19,7 @@ from ..errors import InputError
 from ..library import FACTS, Library, closest, default_library, kept, read_entry, starter_library, taken, taken_stratum
 from ..library.entry import entry_study
 from ..library.facts import MATTERS
-from ..surface import STRATA
+from ..surface import STRATA, STRATUM_LABELS
 from .session import Session
 from .sheet import Sheet
 from .text import Label, tip_of
@@ -156,7 +156,7 @@ class LibrarySheet(Sheet):
         self.stratum.addItem("any strata", "")
         for name in STRATA:
             if name not in ("finish", "body"):
-                self.stratum.addItem(f"with {name}", name)
+                self.stratum.addItem(f"with {STRATUM_LABELS[name].lower()}", name)
         self.fact = QComboBox()
         self.fact.addItem("any reading", "")
         for fact in FACTS:

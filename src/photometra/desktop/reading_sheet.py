@@ -88,7 +88,7 @@ class ReadingSheet(Sheet):
         )  # fmt: skip
         self.buttons["unmask"].setEnabled(masked > 0)
         self.buttons["resample"].setEnabled(reading.kind.independent == 1)
-        self.buttons["active"].setText("Do not count it" if reading.active else "Count it again")
+        self.buttons["active"].setText("Exclude" if reading.active else "Include again")
 
     def _change(self, make, label):
         """Apply a change to the chosen reading, or say why not."""

@@ -350,10 +350,10 @@ class Section(LightDrawing, QWidget):
 
     def _reverse_words(self):
         if self._surface["metalness"] >= 1.0:
-            return "no reverse"
+            return "no back side"
         if not self._surface.is_sheet:
-            return "no reverse: a solid; translucency would let light through"
-        return "reverse"
+            return "no back side: a solid; translucency would let light through"
+        return "back side"
 
     def _coat_words(self):
         amount = self._surface["coat.amount"]

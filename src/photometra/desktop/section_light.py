@@ -132,7 +132,7 @@ class LightDrawing:
             # A cosine lobe, as light leaves a body.
             r = 12.0 + 30.0 * math.sqrt(max(0.0, leaves.share))
             painter.drawEllipse(QPointF(start.x(), below + r), r, r)
-        words = f"{percent(leaves.share)} through to the reverse"
+        words = f"{percent(leaves.share)} through to the back side"
         self._label(painter, QPointF(self.width() - 8.0, below + 16.0), words, leaves.colour, right=True)
 
     def _paint_lobe(self, painter):

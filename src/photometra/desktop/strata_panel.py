@@ -25,7 +25,7 @@ from ..instruments import constants_reading, inner_split, light_split
 from ..maps import Generator, Map
 from ..optics import fresnel_conductor
 from ..optics.interface import colour_leaving
-from ..surface import PARAMETERS, STRATA, parameters_of, table
+from ..surface import PARAMETERS, STRATA, STRATUM_LABELS, parameters_of, table
 from ..surface.checks import findings
 from ..surface.compile import colours_for, compile_surface, constants_of
 from ..surface.constants import FROM_MODEL, FROM_READING
@@ -75,12 +75,12 @@ class StrataPanel(QWidget):
         tabs.setContentsMargins(6, 6, 6, 2)
         tabs.setSpacing(2)
         for name in STRATA:
-            tab = QPushButton(name.capitalize())
+            tab = QPushButton(STRATUM_LABELS[name])
             tab.setCheckable(True)
             tab.setObjectName("tab")
             tab.clicked.connect(partial(session.choose_stratum, name))
             self._tabs.addButton(tab)
-            tabs.addWidget(tab, len(name))
+            tabs.addWidget(tab, len(STRATUM_LABELS[name]))
             self._pages[name] = (tab, self._page(name))
         self._link = QWidget()
         link = QHBoxLayout(self._link)

@@ -3,7 +3,7 @@
 from .constants import ConstantsTable, table, table_names
 from .model import Surface, parameters_of
 from .parameter import Parameter
-from .parameters import PARAMETERS, STRATA, parameter, scalar_owner, scalars_of
+from .parameters import PARAMETERS, STRATA, STRATUM_LABELS, parameter, scalar_owner, scalars_of
 from .spectrum import NODES_NM, is_spectrum, rgb_of, spectrum_from, spectrum_of
 from .values import format_value, hex_colour, parse
 
@@ -11,6 +11,7 @@ __all__ = [
     "NODES_NM",
     "PARAMETERS",
     "STRATA",
+    "STRATUM_LABELS",
     "ConstantsTable",
     "Parameter",
     "Surface",

@@ -131,7 +131,7 @@ def _layered(s):
     if s["coat.amount"] > 0.0 and s["coat.thickness"] == 0.0 and s["coat.colour"] != (1.0, 1.0, 1.0):
         yield Finding("A coat of no thickness has no colour.", "Make it 50 µm", {"coat.thickness": 50.0})
     if s["anisotropy"] > 0.0 and s["roughness"] < 0.02:
-        yield _advice("On a mirror strokes cannot be seen.", "Roughen it to 0.2", {"roughness": 0.2})
+        yield _advice("On a mirror a brushing direction cannot be seen.", "Roughen it to 0.2", {"roughness": 0.2})
 
 
 def _through(s):
@@ -139,7 +139,7 @@ def _through(s):
         for name in ("reverse.translucency", "thin_walled"):
             if s[name]:
                 mend = {name: PARAMETERS[name].default}
-                yield Finding("No light gets through a metal to a reverse side.", "Take it away", mend)
+                yield Finding("No light gets through a metal to a back side.", "Take it away", mend)
     elif s["thin_walled"] and s["transmission"] <= 0.0 and s["reverse.translucency"] <= 0.0:
         yield Finding(
             "A thin wall that lets nothing through is just a surface.", "Let light through", {"transmission": 1.0}

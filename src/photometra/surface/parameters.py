@@ -6,6 +6,8 @@ from .declared import DECLARED
 from .spectrum import NODE_NAMES, RGB_NAMES, component_names
 
 STRATA = ("sheen", "coat", "film", "finish", "body", "interior", "reverse")
+STRATUM_LABELS = {name: name.capitalize() for name in STRATA} | {"reverse": "Back side"}
+"""What people call the strata, by the names that files and commands have for them."""
 
 PARAMETERS = {p.name: p for p in DECLARED}
 """By dotted name, in the order of the section."""
