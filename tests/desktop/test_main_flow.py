@@ -4,6 +4,7 @@ import numpy as np
 import pytest
 from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
+from PyQt6.QtWidgets import QLabel
 
 from photometra.demo.samples import SAMPLES
 from photometra.desktop.solve_report import Hill
@@ -184,6 +185,17 @@ def test_the_error_of_a_solve_is_seen_until_something_changes(window, qtbot):
     assert "The evidence leaves" in sheet.error_words.text()
     picture = window.sight.picture
     qtbot.waitUntil(lambda: picture._survey is not None and "standard error" in picture._legend[0], timeout=PATIENCE_MS)
+    # Instruments can be ranked by it now.
+    evidence = window.sheets["evidence"]
+    window.show_sheet("evidence")
+    qtbot.waitUntil(lambda: evidence.goal.findData("seen") >= 0, timeout=PATIENCE_MS)
+    evidence.goal.setCurrentIndex(evidence.goal.findData("seen"))
+    click(evidence.ask_button)
+    qtbot.waitUntil(lambda: bool(evidence.advice) and not evidence.job.is_running, timeout=PATIENCE_MS)
+    words = [w.text() for w in evidence.findChildren(QLabel) if "at most in the picture" in w.text()]
+    left = [float(w.rpartition("ΔE ")[2]) for w in words]
+    assert left and left == sorted(left), "the instrument that leaves least to be seen comes first"
+    window.show_sheet()
     window.session.set_booth("turn", turn=40.0)
     qtbot.waitUntil(lambda: not picture._legend or "standard error" not in picture._legend[0], timeout=PATIENCE_MS)
     assert picture._survey is None

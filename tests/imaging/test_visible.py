@@ -93,3 +93,15 @@ def test_equally_good_surfaces_vary_as_the_bars_and_correlations_say():
     assert equally_good(solution(MATT, colour__r=None), 3) == []
     with pytest.raises(InputError, match="need one"):
         equal_axis(solution(MATT, colour__r=None))
+
+
+def test_what_further_evidence_would_leave_to_be_seen():
+    error, _ = seen(solution(MATT, colour__r=0.02, colour__g=0.01))
+    names = ["colour.r", "colour.g", "roughness"]
+    same = error.under(names, np.diag([0.02**2, 0.01**2, 0.3**2]))
+    assert same == pytest.approx(error.largest, rel=1e-3), "what was not solved for does not count"
+    # With half of both errors half is left; with red alone known, what green does.
+    assert error.under(names, 0.25 * np.diag([0.02**2, 0.01**2, 0.0])) == pytest.approx(0.5 * same, rel=1e-3)
+    alone, _ = seen(solution(MATT, colour__g=0.01))
+    assert error.under(names, np.diag([0.0, 0.01**2, 0.0])) == pytest.approx(alone.largest, rel=0.1)
+    assert error.under(["roughness"], np.eye(1)) == 0.0

@@ -27,6 +27,8 @@ from .workers import LongJob
 _SHOWN, _WORTH_IT = 6, 1.05
 _MOST_COLUMNS = 13
 
+_SEEN = "seen"
+
 
 def short(scalar):
     """A scalar's name for a narrow column."""
@@ -93,7 +95,7 @@ class EvidenceSheet(Sheet):
         self.body.addSpacing(10)
         self.body.addLayout(row)
         self.body.addWidget(holder, 1)
-        self.advice = []
+        self.advice, self._error = [], None
         session.surface_changed.connect(self.refresh)
         session.readings_changed.connect(self.refresh)
         session.chosen_changed.connect(self.refresh)
@@ -139,11 +141,13 @@ class EvidenceSheet(Sheet):
             if s.readings else "There is no active reading."
         )  # fmt: skip
         names = [s.scalars[j] for j in keep if free[j]]
-        if [self.goal.itemData(i) for i in range(1, self.goal.count())] != names:
+        goals = [("all that is free", ""), *((n, n) for n in names)]
+        if self._error is not None and self._error[0] == specimen.surface:
+            goals.insert(1, ("what would be seen", _SEEN))
+        if [self.goal.itemData(i) for i in range(self.goal.count())] != [data for _, data in goals]:
             self.goal.clear()
-            self.goal.addItem("all that is free", "")
-            for n in names:
-                self.goal.addItem(n, n)
+            for words, data in goals:
+                self.goal.addItem(words, data)
         self.ask_button.setEnabled(bool(names))
         silent = [s.scalars[j] for j in keep if not told[j]]
         self._words.setText(
@@ -188,18 +192,19 @@ class EvidenceSheet(Sheet):
         while self._list.count():
             self._list.takeAt(0).widget().deleteLater()
         scalar = self.goal.currentData() or None
-        ranked = sorted(self.advice, key=lambda a: -a.gain(scalar))
-        telling = [a for a in ranked if a.gain(scalar) >= _WORTH_IT][:_SHOWN]
+        gains = {id(a): self._gain(a, scalar) for a in self.advice}
+        ranked = sorted(self.advice, key=lambda a: -gains[id(a)])
+        telling = [a for a in ranked if gains[id(a)] >= _WORTH_IT][:_SHOWN]
         if self.advice and len(telling) < len(ranked):
             rest = Label("No other instrument would say anything new." if telling else "No further reading would help.")
             rest.setObjectName("quiet")
             self._list.addWidget(rest, len(telling), 0, 1, 3)
         for i, a in enumerate(telling):
-            gain = a.gain(scalar)
+            gain = gains[id(a)]
             tool = instrument(a.instrument)
             name = Label(f"{i + 1}.  {tool.label} {a.setting}".strip())
             name.setFont(theme.font(9.5, weight=theme.MEDIUM))
-            words = Label(_gain_words(a, gain, scalar))
+            words = Label(self._seen_words(a) if scalar == _SEEN else _gain_words(a, gain, scalar))
             self._list.addWidget(name, i, 0)
             self._list.addWidget(words, i, 1)
             if a.instrument in TRAITS:
@@ -208,6 +213,28 @@ class EvidenceSheet(Sheet):
                 button.clicked.connect(lambda _c=False, key=a.instrument: self.shelf_wanted.emit(key))
                 self._list.addWidget(button, i, 2, Qt.AlignmentFlag.AlignRight)
         self._list.setColumnStretch(1, 1)
+
+    def take_error(self, error):
+        """What a solve's error bars look like, once it is known: instruments can be ranked by it."""
+        specimen = self.session.specimen
+        if error is not None and specimen is not None:
+            self._error, self._for = (specimen.surface, error), None
+            self.refresh()
+
+    def _visible(self, advice):
+        """(before, after): the largest ΔE2000 that the evidence leaves in the picture."""
+        _, error = self._error
+        return tuple(error.under(list(advice.after), c) for c in advice.covariances)
+
+    def _gain(self, advice, scalar):
+        if scalar != _SEEN:
+            return advice.gain(scalar)
+        before, after = self._visible(advice)
+        return before / max(after, 1e-9)
+
+    def _seen_words(self, advice):
+        before, after = self._visible(advice)
+        return f"ΔE {before:.2g} at most in the picture would become ΔE {after:.2g}"
 
     def end(self):
         self.seen.end()

@@ -207,7 +207,8 @@ class MainWindow(QMainWindow):
         self.sight.readouts.pins_read.connect(self.ledger.photograph_card.show_pins)
         self.ledger.edit_wanted.connect(lambda: self.show_sheet("reading"))
         self.ledger.more_wanted.connect(lambda at: self.menus.evidence.exec(at))
-        self.solve_sheet.error_shown.connect(self.sight.show_error)
+        for take in (self.sight.show_error, self.sheets["evidence"].take_error):
+            self.solve_sheet.error_shown.connect(take)
         self.sight.progressed.connect(self._tell_aspect)
         self.solve_sheet.outcome.connect(self.sheets["ladder"].take_solution)
         self.solve_sheet.equal_wanted.connect(lambda: (self.show_sheet("ladder"), self.sheets["ladder"].show_equal()))

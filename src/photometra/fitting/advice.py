@@ -1,7 +1,7 @@
 """What evidence says about which parameter, and which further reading would say most: both from sensitivities."""
 
 from concurrent.futures import ThreadPoolExecutor
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 import numpy as np
 
@@ -73,13 +73,15 @@ def sensitivities(surface: Surface, readings, cancel=None) -> Sensitivities:
 class Advice:
     """A reading that could be taken: by which instrument, how set up, and what it would make of standard errors.
 
-    before, after: {scalar: standard error}; inf where the evidence says nothing.
+    before, after: {scalar: standard error}; inf where the evidence says nothing. covariances: (n, n) each, before and
+    after, in the same order.
     """
 
     instrument: str
     setting: str
     before: dict[str, float]
     after: dict[str, float]
+    covariances: tuple[np.ndarray, np.ndarray] = field(compare=False, repr=False, default=())
 
     def gain(self, scalar=None):
         """How many times smaller a standard error becomes; of all free scalars, the geometric mean."""
@@ -118,7 +120,7 @@ def next_readings(surface: Surface, readings, free, bounds=None, size_mm=0.0, re
         active = counting(surface, readings)
         known = _slopes_by_reading(surface, active, scalars, cancel, pool, constants) if active else []
         known = np.vstack([*known, np.zeros((1, width.size))]) * width
-        before = _errors(known, width, scalars)
+        before = _covariance(known, width)
         for i, (key, setting, how) in enumerate(candidates):
             if cancel is not None and cancel.is_set():
                 raise Cancelled
@@ -130,11 +132,16 @@ def next_readings(surface: Surface, readings, free, bounds=None, size_mm=0.0, re
             except InputError:
                 # This surface has nothing for that instrument to read.
                 continue
-            after = _errors(np.vstack([known, slopes * width]), width, scalars)
-            found.append(Advice(key, setting, before, after))
+            after = _covariance(np.vstack([known, slopes * width]), width)
+            errors = (_errors(c, scalars) for c in (before, after))
+            found.append(Advice(key, setting, *errors, (before, after)))
     return sorted(found, key=lambda a: -a.gain())
 
 
-def _errors(scaled, width, scalars):
-    errors = np.sqrt(np.maximum(np.diag(covariance_of(scaled)), 0.0)) * width
+def _covariance(scaled, width):
+    return covariance_of(scaled) * np.outer(width, width)
+
+
+def _errors(covariance, scalars):
+    errors = np.sqrt(np.maximum(np.diag(covariance), 0.0))
     return dict(zip(scalars, (float(e) for e in errors), strict=True))

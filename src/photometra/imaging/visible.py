@@ -1,6 +1,6 @@
 """What the error bars of a solve look like: how far the picture may be off, pixel by pixel, by the evidence alone."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
 import numpy as np
 
@@ -24,13 +24,30 @@ _TOPS = (0.25, 0.5, 1.0, 2.0, 5.0, 10.0, 20.0, 50.0)
 @dataclass(frozen=True, eq=False)
 class VisibleError:
     """delta_e (h, w): ΔE2000 of one standard error of the whole solve, per pixel; largest, and where, (x, y) in 0..1;
-    causes: (scalar, its share of the square there), the largest first."""
+    causes: (scalar, its share of the square there), the largest first.
+
+    names, ways (n, k): the scalars, and the independent steps of them that were rendered; steps (k, h, w, 3): what each
+    does to the picture, in Lab, as long as its ΔE2000.
+    """
 
     delta_e: np.ndarray
     mean: float
     largest: float
     place: tuple[float, float]
     causes: tuple[tuple[str, float], ...]
+    names: tuple[str, ...] = ()
+    ways: np.ndarray = field(default_factory=lambda: np.zeros((0, 0)))
+    steps: np.ndarray = field(default_factory=lambda: np.zeros((0, 1, 1, 3)))
+
+    def under(self, scalars, covariance):
+        """The largest ΔE2000 of one standard error under another covariance (m, m) of scalars, close to linearly: what
+        further evidence would leave to be seen. Scalars that were not solved for do not count."""
+        at = [scalars.index(n) if n in scalars else -1 for n in self.names]
+        known = np.array([i >= 0 for i in at])
+        whole = np.where(np.outer(known, known), np.asarray(covariance)[np.ix_(at, at)], 0.0)
+        back = np.linalg.pinv(self.ways)
+        squares = np.einsum("ab,ahwc,bhwc->hw", back @ whole @ back.T, self.steps, self.steps, optimize=True)
+        return float(np.sqrt(max(squares.max(), 0.0)))
 
     @property
     def sentence(self):
@@ -59,7 +76,7 @@ def visible_error(study, specimen, solution, aspect=4.0 / 3.0, report=None, canc
     start = np.array([solution.surface.scalar(n) for n in names])
     height = max(24, round((_PIXELS / aspect) ** 0.5))
     width = max(24, round(aspect * height))
-    guides, labs, done = None, [], 0
+    guides, labs, steps, done = None, [], [], 0
     for way in ways.T:
         pair = []
         for sign in (-1.0, 1.0):
@@ -80,6 +97,8 @@ def visible_error(study, specimen, solution, aspect=4.0 / 3.0, report=None, canc
                 report(done, 2 * ways.shape[1])
         # A path that takes another turn in one of the two is no error of the surface's: single pixels do not count.
         labs.append(median_filter(0.5 * delta_e_2000(*pair), _SPECKS))
+        step = pair[1] - pair[0]
+        steps.append(step * (labs[-1] / np.maximum(np.linalg.norm(step, axis=-1), 1e-9))[..., None])
     squares = np.array(labs) ** 2
     whole = np.sqrt(squares.sum(axis=0))
     y, x = np.unravel_index(int(np.argmax(whole)), whole.shape)
@@ -89,7 +108,7 @@ def visible_error(study, specimen, solution, aspect=4.0 / 3.0, report=None, canc
     order = np.argsort(causes)[::-1]
     return VisibleError(
         whole, float(whole.mean()), float(whole.max()), ((x + 0.5) / width, (y + 0.5) / height),
-        tuple((names[i], float(causes[i])) for i in order),
+        tuple((names[i], float(causes[i])) for i in order), names, ways, np.array(steps),
     )  # fmt: skip
 
 
