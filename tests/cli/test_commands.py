@@ -169,7 +169,8 @@ def test_render_to_png_and_header(run, demo_file, tmp_path):
 
 
 def test_check_says_and_mends(run, run_json, own_demo):
-    assert run_json("check", own_demo) == (0, {"findings": [], "sound": True})
+    code, found = run_json("check", own_demo)
+    assert code == 0 and found["findings"] == [] and found["sound"] is True
     run("set", own_demo, PLATE, "ior=1")
     code, found = run_json("check", own_demo)
     assert code == 1 and found["findings"][0]["specimen"] == PLATE and found["findings"][0]["mend"] == {"ior": 1.5}
