@@ -18,6 +18,7 @@ FOLDER = Path(__file__).parent.parent / "docs/screenshots"
 _PATIENCE_S = 240.0
 _SAMPLES = 48
 _RAIL = 5
+_RUBY = 6
 _ENERGIES = [1.6 + 0.1 * i for i in range(16)]
 
 
@@ -197,19 +198,18 @@ def import_sheet(window):
         window.files.import_sheet.reject()
 
 
-def divider(window):
-    """The rail as it was first guessed against its photograph, with the numbers of its pins."""
-    window.session.choose(_RAIL)
-    window.session.choose_stratum("coat")
-    window.show_numbers()
-    window.sight.numbers.choose(2)
-    window.sight.compare_strip.compare_with(window.session.specimen.reference)
-    window.sight.comparison.set(mode="divider", angle=14.0, place=0.5)
-    settled(window, 96)
-    QTest.qWait(1500)
-    take(window, "divider")
-    window.sight.compare_strip.compare_with(None)
-    window.show_numbers()
+def posterior(window):
+    """The ruby glass solved, and what its evidence leaves, sampled."""
+    before = window.session.study
+    window.session.choose(_RUBY)
+    window.session.choose_stratum("interior")
+    window.solve()
+    until(lambda: bool(window.session.specimen.sigmas), _PATIENCE_S)
+    window.solve_sheet.sample_button.click()
+    until(lambda: not window.solve_sheet.sample_job.is_running, _PATIENCE_S)
+    settled(window)
+    take(window, "posterior")
+    window.session.history.apply(before, "strike")
 
 
 def colour_map(window):
@@ -333,7 +333,7 @@ VIEWS = {
     "evidence": evidence,
     "shelf": shelf,
     "import": import_sheet,
-    "divider": divider,
+    "posterior": posterior,
     "colour-map": colour_map,
     "photograph": photograph,
     "ladder": ladder,

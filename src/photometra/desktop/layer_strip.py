@@ -53,7 +53,7 @@ class LayerStrip(QWidget):
         row.addWidget(title)
         for name in (_WHOLE, *LAYER_NAMES):
             button = QToolButton()
-            button.setText("all" if name == _WHOLE else name)
+            button.setText("all" if name == _WHOLE else "back side" if name == "reverse" else name)
             button.setFont(theme.font(8.5))
             button.setCheckable(True)
             button.setToolTip("The whole picture" if name == _WHOLE else f"Only light whose first hit is {_THE[name]}")

@@ -102,7 +102,9 @@ class Hill(QWidget):
 
 def fill_posterior(column, solution, posterior):
     """Lay a sampled posterior out: what it is worth, and each scalar's interval and hill."""
-    column.addWidget(label(f"{posterior.sentence}. Middle 68 %, with the error bar below:", "quiet", 8.5))
+    words = label(f"{posterior.sentence}. Middle 68 %, with the error bar below:", "quiet", 8.5)
+    words.setWordWrap(True)
+    column.addWidget(words)
     grid = QGridLayout()
     grid.setHorizontalSpacing(7)
     grid.setVerticalSpacing(2)
