@@ -5,7 +5,7 @@ from PyQt6.QtTest import QTest
 
 from photometra.desktop.lesson import LESSONS
 
-from .conftest import PATIENCE_MS, click, drag
+from .conftest import PATIENCE_MS, click, drag, wait_for_picture
 
 
 def test_the_first_lesson_notices_each_step(window, qtbot):
@@ -25,6 +25,8 @@ def test_the_first_lesson_notices_each_step(window, qtbot):
     assert bar.at == 4 and "press Solve" in bar.words.text(), "taken up where it was left"
     click(window.strata.solve_button)
     qtbot.waitUntil(lambda: bar.at == 5, timeout=PATIENCE_MS)
+    # A proof is of a whole picture.
+    wait_for_picture(qtbot, window)
     QTest.keyClick(window, Qt.Key.Key_J, Qt.KeyboardModifier.ControlModifier)
     qtbot.waitUntil(lambda: bar.at == 6, timeout=PATIENCE_MS)
     click(bar.skip)
