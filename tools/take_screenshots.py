@@ -103,12 +103,18 @@ def staged(name, specimen, stratum, samples, shape=None, reading=0, booth_sheet=
     return view
 
 
-def solved(window):
+def _solve(window, specimen, stratum):
+    """Solve a specimen, one of its strata shown; the study as it was before."""
     before = window.session.study
-    window.session.choose(_RAIL)
-    window.session.choose_stratum("coat")
+    window.session.choose(specimen)
+    window.session.choose_stratum(stratum)
     window.solve()
     until(lambda: bool(window.session.specimen.sigmas), _PATIENCE_S)
+    return before
+
+
+def solved(window):
+    before = _solve(window, _RAIL, "coat")
     settled(window)
     take(window, "solved")
     window.session.history.apply(before, "strike")
@@ -200,11 +206,7 @@ def import_sheet(window):
 
 def posterior(window):
     """The ruby glass solved, and what its evidence leaves, sampled."""
-    before = window.session.study
-    window.session.choose(_RUBY)
-    window.session.choose_stratum("interior")
-    window.solve()
-    until(lambda: bool(window.session.specimen.sigmas), _PATIENCE_S)
+    before = _solve(window, _RUBY, "interior")
     window.solve_sheet.sample_button.click()
     until(lambda: not window.solve_sheet.sample_job.is_running, _PATIENCE_S)
     settled(window)

@@ -141,7 +141,6 @@ def thumbnail(
 ):
     """Render a study's first specimen small, for a file manager."""
     from ..imaging.rendering import render_picture
-    from ..pictures import read_native
     from ..study import read_file
 
     document = read_file(study)
@@ -151,7 +150,6 @@ def thumbnail(
     beside = output.with_name(f"{output.name}.photometra.png")
     try:
         render_picture(document, document.specimens[0], beside, size, size, samples=8, clean=True)
-        read_native(beside)
         os.replace(beside, output)
     finally:
         beside.unlink(missing_ok=True)

@@ -108,11 +108,8 @@ class MainWindow(QMainWindow):
 
     def _lay_out(self):
         self.lower = ScrollingStack()
-        self.lower.addWidget(self.chart)
-        self.lower.addWidget(self.solve_sheet)
-        self.lower.addWidget(self.booth_sheet)
-        self.lower.addWidget(self.map_sheet)
-        self.lower.addWidget(self.parts_sheet)
+        for sheet in (self.chart, self.solve_sheet, self.booth_sheet, self.map_sheet, self.parts_sheet):
+            self.lower.addWidget(sheet)
         self.lower.addWidget(self.sight.numbers)
         looking = self._looking = QSplitter(Qt.Orientation.Vertical)
         looking.addWidget(self.sight)

@@ -12,7 +12,7 @@ from . import facets, rows
 from .albedo import FACETS, MU, body_weight, facet_shares, finish_weight, hemispherical, lost_turn
 from .buried import BLUR, FACET_COSINES, Balance, blurred_landing
 from .spectrum import reflectance_of
-from .split import alpha_of, far_shares, far_shares_of, film_losses, sent_back, split_of
+from .split import alpha_of, far_shares, far_shares_of, film_absorbs, film_losses, sent_back, split_of
 
 _DARKEST = 1e-4
 COLOUR_UM = 50.0
@@ -195,9 +195,10 @@ class _Base:
             if self._scalars[rows.FILM] > 0.0 and not sides:
                 both = [np.stack([np.interp(FACETS, FACET_COSINES, c) for c in of.T], axis=1) for of in (f, let_in)]
             sides.append([part.T for part in shares.split(*both)])
-            lost.append(shares.lost(*both).T)
+            if film_absorbs(self._scalars, self._props):
+                lost.append(shares.lost(*both).T)
         far = far_shares_of(self._scalars, float(relative.mean()))
-        parts = split_of(*sides[0], *sides[1], relative, far, lost=lost)
+        parts = split_of(*sides[0], *sides[1], relative, far, lost=lost or None)
         at = self._balance.cosines
         passed, own = (np.stack([np.interp(at, MU, row) for row in of]) for of in (parts.passed, parts.sent_back))
         return passed, relative, own

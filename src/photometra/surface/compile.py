@@ -41,7 +41,7 @@ from .constants import FROM_MODEL, FROM_READING, table
 from .faces import is_rough, rough_faces
 from .model import Surface
 from .spectrum import coefficients_of, reflectance_of
-from .split import far_shares_of, film_losses, sent_back, split_of
+from .split import far_shares_of, film_absorbs, film_losses, sent_back, split_of
 
 SMOOTHEST_ALPHA = 1e-4
 """A perfect polish is drawn as this slope width: far below any aperture or pixel, yet never singular."""
@@ -469,7 +469,10 @@ def _interface(scalars, spectra, side, count):
         )
 
     reflected, passed = mixed([p.split(f, let) for p in parts])
-    (lost,) = mixed([(p.lost(f, let),) for p in parts])
+    if film_absorbs(scalars, spectra):
+        (lost,) = mixed([(p.lost(f, let),) for p in parts])
+    else:
+        lost = np.clip(1.0 - reflected - passed, 0.0, 1.0)
     turns = None if parts[0].reflected_turn is None else mixed([p.split_turn(f, let) for p in parts])
     return reflected, passed, lost, turns
 

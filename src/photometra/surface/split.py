@@ -167,10 +167,15 @@ def split_of(r_out, t_out, r_in, t_in, eta, far, turns=None, lost=None):
     return Sides(passed, (1.0 - far_out) * lost_out, *lobes, (far_out, far_in), turn)
 
 
+def film_absorbs(scalars, spectra):
+    """Whether there is a film that takes light."""
+    return scalars[rows.FILM] > 0.0 and bool(np.any(spectra[rows.FILM_K] > 0.0))
+
+
 def film_losses(scalars, spectra, under):
     """Of a body's own light that meets its interface from within, the share that the film there absorbs, (n,); under:
     whether a coat lies over it."""
-    if scalars[rows.FILM] <= 0.0 or not np.any(spectra[rows.FILM_K] > 0.0):
+    if not film_absorbs(scalars, spectra):
         return np.zeros(spectra.shape[1])
     out = np.empty((FACETS.size, spectra.shape[1]))
     facets.film_absorbs(FACETS, under, scalars, np.ascontiguousarray(spectra), out)
