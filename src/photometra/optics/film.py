@@ -55,29 +55,41 @@ def film_scalar(cos_i, wavelength, film, thickness, base, outer):
     return 0.5 * (s.real * s.real + s.imag * s.imag + p.real * p.real + p.imag * p.imag)
 
 
-@kernel
-def film_amplitudes(cos_i, wavelength, film, thickness, base, outer):
-    """(s, p): the complex amplitudes that `film_scalar` squares; at normal incidence p is -s."""
+@leaf
+def _faces(cos_i, film, base, outer):
+    """(kz1, r01, r12, p01, p12): the film's normal wave number against k0, and the amplitudes at both of its faces, for s
+    and for p; film and base may absorb."""
     sin_i2 = outer * outer * (1.0 - cos_i * cos_i)
     kz0 = outer * cos_i
-    kz1 = cmath.sqrt(film * film - sin_i2)
-    kz2 = cmath.sqrt(base * base - sin_i2)
+    e0 = outer * outer
+    e1 = film * film
+    e2 = base * base
+    kz1 = cmath.sqrt(e1 - sin_i2)
+    kz2 = cmath.sqrt(e2 - sin_i2)
     if kz1.imag < 0.0:
         kz1 = -kz1
     if kz2.imag < 0.0:
         kz2 = -kz2
-    b = 4.0 * math.pi * thickness / wavelength
-    q = math.exp(-b * kz1.imag) * complex(math.cos(b * kz1.real), math.sin(b * kz1.real))
     r01 = (kz0 - kz1) / (kz0 + kz1)
     r12 = (kz1 - kz2) / (kz1 + kz2)
-    s = (r01 + r12 * q) / (1.0 + r01 * r12 * q)
-    e0 = outer * outer
-    e1 = film * film
-    e2 = base * base
     p01 = (e1 * kz0 - e0 * kz1) / (e1 * kz0 + e0 * kz1)
     p12 = (e2 * kz1 - e1 * kz2) / (e2 * kz1 + e1 * kz2)
-    p = (p01 + p12 * q) / (1.0 + p01 * p12 * q)
-    return s, p
+    return kz1, r01, r12, p01, p12
+
+
+@leaf
+def _passage(times, wavelength, thickness, kz1):
+    """What so many passages of the film leave of an amplitude, exp(i b)."""
+    b = times * 2.0 * math.pi * thickness / wavelength
+    return math.exp(-b * kz1.imag) * complex(math.cos(b * kz1.real), math.sin(b * kz1.real))
+
+
+@kernel
+def film_amplitudes(cos_i, wavelength, film, thickness, base, outer):
+    """(s, p): the complex amplitudes that `film_scalar` squares; at normal incidence p is -s."""
+    kz1, r01, r12, p01, p12 = _faces(cos_i, film, base, outer)
+    q = _passage(2.0, wavelength, thickness, kz1)
+    return (r01 + r12 * q) / (1.0 + r01 * r12 * q), (p01 + p12 * q) / (1.0 + p01 * p12 * q)
 
 
 @kernel
@@ -85,35 +97,23 @@ def film_shares(cos_i, wavelength, film, thickness, base, outer):
     """(reflected, let into the base) of unpolarised light, as `film_scalar`; the base real, so that light can go on.
 
     A film that absorbs lets less through than it does not reflect; what it lets through is the same from either side.
-    From the amplitudes t = t01 t12 exp(i b) / (1 + r01 r12 q) (Born & Wolf 1999, section 1.6), p of the
+    From the amplitudes t = t01 t12 exp(i b) / (1 + r01 r12 q) (Born & Wolf 1999, section 1.6), for p of the
     magnetic field.
     """
-    sin_i2 = outer * outer * (1.0 - cos_i * cos_i)
+    reflected = film_scalar(cos_i, wavelength, film, thickness, base, outer)
     if film.imag == 0.0:
-        reflected = film_scalar(cos_i, wavelength, film, thickness, base, outer)
         return reflected, 1.0 - reflected
-    s, p = film_amplitudes(cos_i, wavelength, film, thickness, base, outer)
-    reflected = 0.5 * (s.real * s.real + s.imag * s.imag + p.real * p.real + p.imag * p.imag)
-    e0 = outer * outer
-    e1 = film * film
-    e2 = base.real * base.real
-    if sin_i2 >= e2 or cos_i <= 0.0:
+    left = base.real * base.real - outer * outer * (1.0 - cos_i * cos_i)
+    if left <= 0.0 or cos_i <= 0.0:
         return reflected, 0.0
     kz0 = outer * cos_i
-    kz1 = cmath.sqrt(e1 - sin_i2)
-    if kz1.imag < 0.0:
-        kz1 = -kz1
-    kz2 = math.sqrt(e2 - sin_i2)
-    b = 2.0 * math.pi * thickness / wavelength
-    once = math.exp(-b * kz1.imag) * complex(math.cos(b * kz1.real), math.sin(b * kz1.real))
-    r01 = (kz0 - kz1) / (kz0 + kz1)
-    r12 = (kz1 - kz2) / (kz1 + kz2)
+    kz2 = math.sqrt(left)
+    kz1, r01, r12, p01, p12 = _faces(cos_i, film, base, outer)
+    once = _passage(1.0, wavelength, thickness, kz1)
     s = (1.0 + r01) * (1.0 + r12) * once / (1.0 + r01 * r12 * once * once)
-    p01 = (e1 * kz0 - e0 * kz1) / (e1 * kz0 + e0 * kz1)
-    p12 = (e2 * kz1 - e1 * kz2) / (e2 * kz1 + e1 * kz2)
     p = (1.0 + p01) * (1.0 + p12) * once / (1.0 + p01 * p12 * once * once)
     s_let = (s.real * s.real + s.imag * s.imag) * kz2 / kz0
-    p_let = (p.real * p.real + p.imag * p.imag) * (kz2 / e2) / (kz0 / e0)
+    p_let = (p.real * p.real + p.imag * p.imag) * (kz2 / (base.real * base.real)) / (kz0 / (outer * outer))
     return reflected, 0.5 * (s_let + p_let)
 
 
