@@ -57,8 +57,8 @@ def film_scalar(cos_i, wavelength, film, thickness, base, outer):
 
 @leaf
 def _faces(cos_i, film, base, outer):
-    """(kz1, r01, r12, p01, p12): the film's normal wave number against k0, and the amplitudes at both of its faces, for s
-    and for p; film and base may absorb."""
+    """(kz1, r01, r12, p01, p12): the film's normal wave number against k0, and the amplitudes at both of its faces, for
+    s and for p; film and base may absorb."""
     sin_i2 = outer * outer * (1.0 - cos_i * cos_i)
     kz0 = outer * cos_i
     e0 = outer * outer
