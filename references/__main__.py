@@ -1,4 +1,4 @@
-"""`python -m references [metals] [coats] [slabs] [half-spaces]`: walk anew, with fixed seeds, and write the tables."""
+"""`python -m references [metals] [coats] [slabs] [walls] [half-spaces]`: walk anew, with fixed seeds."""
 
 import csv
 import math
@@ -88,6 +88,15 @@ SLAB_HEAD = (
     "ior", "roughness", "absorption", "scatter", "reflectance", "reflectance_error", "transmittance",
     "transmittance_error", "regular", "regular_error",
 )  # fmt: skip
+WALLS = [
+    (n, roughness, absorption, angle)
+    for n in (1.33, 1.6) for roughness in (0.2, 0.5, 0.75, 1.0) for absorption in (0.0, 0.3) for angle in (0, 45, 75)
+]  # fmt: skip
+"""Index, roughness of both faces, absorption per mm, angle of incidence in degrees; clear, and `SLAB_MM` thick."""
+WALL_HEAD = (
+    "ior", "roughness", "absorption", "angle_deg", "reflectance", "reflectance_error", "transmittance",
+    "transmittance_error",
+)  # fmt: skip
 HALF_SPACE_HEAD = ("ior", "roughness", "albedo", "reflectance", "error", "through_port", "port_error")
 
 
@@ -97,6 +106,14 @@ def slab_rows():
         sums = body(PATHS, seed, 0.0, n, roughness**2, SLAB_MM, absorption, scatter, ASYMMETRY, 1e9, 1e9)
         (r, r_error), _, (t, t_error), (straight, s_error) = means(sums, PATHS)
         yield (n, roughness, absorption, scatter, *(f"{v:.5f}" for v in (r, r_error, t, t_error, straight, s_error)))
+
+
+def wall_rows():
+    """A clear slab lit aslant: what it reflects and lets through in all, with standard errors."""
+    for seed, (n, roughness, absorption, angle) in enumerate(WALLS):
+        sums = body(PATHS, seed, math.radians(angle), n, roughness**2, SLAB_MM, absorption, 0.0, 0.0, 1e9, 1e9)
+        (r, r_error), _, (t, t_error), _ = means(sums, PATHS)
+        yield (n, roughness, absorption, angle, *(f"{v:.5f}" for v in (r, r_error, t, t_error)))
 
 
 def half_space_rows():
@@ -113,6 +130,7 @@ EVERY = {
     "metals": (METAL_HEAD, metal_rows),
     "coats": (HEAD, rows),
     "slabs": (SLAB_HEAD, slab_rows),
+    "walls": (WALL_HEAD, wall_rows),
     "half-spaces": (HALF_SPACE_HEAD, half_space_rows),
 }
 

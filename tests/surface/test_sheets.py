@@ -8,8 +8,9 @@ from hypothesis import strategies as st
 from photometra.instruments import directional_albedo, measured
 from photometra.optics import film_reflectance, fresnel_dielectric
 from photometra.surface import Surface, rows, table
-from photometra.surface.compile import SMOOTHEST_ALPHA, colours_for, compile_boundary, compile_surface
+from photometra.surface.compile import colours_for, compile_boundary, compile_surface
 from photometra.surface.facets import wall_facet
+from photometra.surface.sheet import SMOOTHEST_ALPHA
 
 WALL = {"transmission": 1.0, "thin_walled": True}
 WHITE = {"colour": (1.0, 1.0, 1.0), "reverse.colour": (1.0, 1.0, 1.0)}
@@ -17,7 +18,7 @@ METAL = {"metalness": 1.0, "face_colour": (1.0, 1.0, 1.0), "edge_colour": (1.0, 
 
 
 def through_wall(surface, cosine, side=rows.FRONT, at=34):
-    compiled = compile_surface(Surface(surface))
+    compiled = compile_surface(Surface({"roughness": 0.0, **surface}))
     return wall_facet(cosine, side, compiled.scalars, np.ascontiguousarray(compiled.spectra[:, :-1]), at)
 
 
@@ -191,3 +192,12 @@ def test_letting_a_table_go_keeps_the_colours_and_says_what_is_lost():
         a, b = (directional_albedo(compile_surface(x), 0.95, [480.0, 550.0, 620.0]) for x in (without, with_table))
         assert a == pytest.approx(b, abs=error + 0.03)
         assert 0.0 < error < 0.2
+
+
+@pytest.mark.parametrize(("roughness", "anisotropy"), [(0.3, 0.5), (0.3, 0.9), (0.5, 0.5), (0.8, 0.5)])
+def test_a_brushed_wall_keeps_its_light_and_bends_it_less_than_a_mirror(roughness, anisotropy):
+    compiled = compile_surface(Surface({**WALL, "roughness": roughness, "anisotropy": anisotropy}))
+    # (n - 1) times the sum of two slopes, against twice one: for an index of 1.5 narrower by a half and more.
+    assert compiled.scalars[rows.THROUGH_WIDTH] < 0.6
+    for cosine in (1.0, 0.5, 0.2):
+        assert sum(shares(compiled, cosine, np.array([550.0]), rows.FRONT))[0] == pytest.approx(1.0, abs=0.015)

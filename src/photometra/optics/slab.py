@@ -87,7 +87,7 @@ class Faces(NamedTuple):
 
     outside (w,): share of light at normal incidence that a face sends back outside; enter (w, n): what it lets in, by
     the cosine at which it goes on; back (w, n, n): from each cosine within (second axis) what it sends back to which
-    (last axis); leave (w, n): what it lets out.
+    (last axis); leave (w, n): what it lets out. Of light at several cosines outside they are (w, k) and (w, k, n).
     """
 
     outside: np.ndarray
@@ -109,7 +109,7 @@ class Faces(NamedTuple):
 
 
 def slab_shares(absorption, scatter, g, thickness_mm, ior, faces: Faces):
-    """(reflected, let through), (w,) each: the shares of light at normal incidence, in all directions together.
+    """(reflected, let through), (w,) or (w, k) each as the faces are: the shares of light, in all directions together.
 
     absorption, scatter: coefficients per mm (w,); g: asymmetry, -1..1; ior: the slab's index (w,). Lengths in mm.
     """
@@ -121,11 +121,14 @@ def slab_shares(absorption, scatter, g, thickness_mm, ior, faces: Faces):
     else:
         straight = np.exp(-absorption[:, None] * thickness_mm / mu)
         reflect, transmit = np.zeros((mu.shape[0], n, n)), straight[:, :, None] * np.eye(n)
-    enter = np.concatenate([faces.enter, np.zeros_like(faces.enter)], axis=1)[:, :, None]
+    let_in = faces.enter.reshape(mu.shape[0], -1, n).swapaxes(1, 2)
+    enter = np.concatenate([let_in, np.zeros_like(let_in)], axis=1)
     back = np.swapaxes(faces.back, 1, 2)
     whole = np.eye(2 * n) - np.block([[back @ reflect, back @ transmit], [back @ transmit, back @ reflect]])
     inside = np.linalg.solve(whole, enter)
     down, up = inside[:, :n], inside[:, n:]
-    out = faces.leave
-    reflected = faces.outside + (out * (reflect @ down + transmit @ up)[:, :, 0]).sum(axis=1)
-    return reflected, (out * (transmit @ down + reflect @ up)[:, :, 0]).sum(axis=1)
+    back, on = (
+        np.einsum("wn,wnk->wk", faces.leave, light).reshape(faces.outside.shape)
+        for light in (reflect @ down + transmit @ up, transmit @ down + reflect @ up)
+    )
+    return faces.outside + back, on

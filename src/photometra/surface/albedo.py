@@ -89,7 +89,8 @@ def _facet_shares(ax, ay, phi, eta, mu, polar, polar_weights, turns, reflected, 
                         shared(reflected[i], cos_o * (reflected.shape[1] - 1), g)
                     else:
                         total[i] += g
-                    shared(landed[i], z * (landed.shape[1] - 1), g)
+                    shared(landed[0, i], z * (landed.shape[2] - 1), g)
+                    shared(landed[1, i], z * (landed.shape[2] - 1), g * (1.0 - cos_o) ** ASLANT_POWER)
                 if c2 > 0.0:
                     q = cos_o / eta - math.sqrt(c2)
                     z = q * hz - c / eta
@@ -101,6 +102,9 @@ def _facet_shares(ax, ay, phi, eta, mu, polar, polar_weights, turns, reflected, 
                         )
 
 
+ASLANT_POWER = 5
+"""Of a facet's reflectance against the light's angle (Schlick 1994), where two numbers are to stand for all of it."""
+
 FACETS = np.linspace(0.0, 1.0, 128)
 """Cosines at a facet at which its reflectance is asked for."""
 
@@ -111,7 +115,7 @@ _LIGHT_TURNS = (np.arange(4) + 0.5) * np.pi / 8.0
 @lru_cache(maxsize=64)
 def _shares(ax, ay, eta):
     """(mean over the turn of reflected, passed, landed, total), and the turns of the same, or None."""
-    sizes = ((COSINES, FACETS.size), (COSINES, FACETS.size), (COSINES, COSINES), (COSINES,))
+    sizes = ((COSINES, FACETS.size), (COSINES, FACETS.size), (2, COSINES, COSINES), (COSINES,))
     mean = tuple(np.zeros(size) for size in sizes)
     if ax == ay:
         rule = (*_POLAR, _TURNS) if eta < 1.0 else (*_POLAR_OUTSIDE, _TURNS_OUTSIDE)
@@ -178,19 +182,37 @@ def facet_shares(ax, ay, eta) -> Shares:
     return Shares(reflected, passed, total, turn[0], turn[1], turn[3])
 
 
-def landing(ax, ay):
-    """(COSINES, COSINES): of light at one cosine that facets which reflect all send out, the share at each other."""
-    return _shares(float(ax), float(ay), 1.0)[0][2]
+def shares_of(scalars, eta, width=1.0) -> Shares:
+    """`facet_shares` of a compiled finish and its haze together, for far over near `eta`, slopes `width` times as
+    wide."""
+    haze = scalars[rows.HAZE]
+    shares = facet_shares(width * scalars[rows.ALPHA_X], width * scalars[rows.ALPHA_Y], eta)
+    if haze <= 0.0:
+        return shares
+    return shares.mixed_with(facet_shares(width * scalars[rows.HAZE_X], width * scalars[rows.HAZE_Y], eta), haze)
 
 
-def landed_of(scalars, width=1.0):
+def landing(ax, ay, kind=0):
+    """(COSINES, COSINES): of light at one cosine that facets which reflect all send out, the share at each other.
+
+    kind: 1 for facets that reflect (1 - cosine) to the `ASLANT_POWER` instead.
+    """
+    return _shares(float(ax), float(ay), 1.0)[0][2][kind]
+
+
+def landed_of(scalars, width=1.0, kind=0):
     """`landing` of a compiled finish and its haze together, their slopes `width` times as wide."""
     haze = scalars[rows.HAZE]
-    landed = landing(width * scalars[rows.ALPHA_X], width * scalars[rows.ALPHA_Y])
+    landed = landing(width * scalars[rows.ALPHA_X], width * scalars[rows.ALPHA_Y], kind)
     if haze > 0.0:
-        wide = landing(width * scalars[rows.HAZE_X], width * scalars[rows.HAZE_Y])
+        wide = landing(width * scalars[rows.HAZE_X], width * scalars[rows.HAZE_Y], kind)
         landed = (1.0 - haze) * landed + haze * wide
     return landed
+
+
+def by_wavelength(table):
+    """(…, COSINES, n) as (…, n, COSINES)."""
+    return np.swapaxes(table, -1, -2)
 
 
 def lost_turn(turn, mean):

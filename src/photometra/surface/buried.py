@@ -90,6 +90,14 @@ def _by_facet(shares, cos_o, place, amount):
 
 
 @kernel
+def _refracted_on(g_o, lambda_i):
+    """Of light that met a facet, 1 + Λ(o) = g_o, the share that refraction takes past all others: Smith's shadowing of
+    both ways at one height, B(1 + Λ(o), 1 + Λ(i)) (Heitz et al. 2016), over that of the way in alone."""
+    g_i = 1.0 + lambda_i
+    return g_o * math.exp(math.lgamma(g_o) + math.lgamma(g_i) - math.lgamma(g_o + g_i))
+
+
+@kernel
 def _through_face(ax, ay, eta, ior, cosines, goes_in, phis, count, reflected, passed):
     """Single scattering of the coat's face, eta far over near, from each cosine to those of the grid inside.
 
@@ -117,7 +125,7 @@ def _through_face(ax, ay, eta, ior, cosines, goes_in, phis, count, reflected, pa
                     z = q * hz - c / eta
                     if z < 0.0:
                         x, y = q * hx - sx / eta, q * hy - sy / eta
-                        g = weight * (1.0 - f) / (1.0 + smith_lambda(x, y, -z, ax, ay))
+                        g = weight * (1.0 - f) * _refracted_on(g_o, smith_lambda(x, y, -z, ax, ay))
                         if goes_in:
                             shared(passed[i], _node(-z, ior), g)
                         else:

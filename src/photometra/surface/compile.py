@@ -21,33 +21,29 @@ from ..optics.fresnel import fresnel_conductor
 from ..optics.halfspace import single_albedo
 from ..optics.media import absorption_from_colour, absorption_from_extinction
 from ..optics.metal import colours_from_constants, constants_from_colours
-from ..optics.slopes import median_of_two_faces
-from . import facets, rows
+from . import rows
 from .albedo import (
     FACETS,
     MU,
-    Shares,
     body_weight,
-    facet_shares,
+    by_wavelength,
     finish_weight,
     hemispherical,
     landed_of,
     landing,
     lost_turn,
     multiple_scattering_lobe,
+    shares_of,
 )
 from .coat import bury, compile_coat
 from .constants import FROM_MODEL, FROM_READING, table
 from .faces import is_rough, rough_faces
 from .model import Surface
+from .sheet import SMOOTHEST_ALPHA, compile_sheet
 from .spectrum import coefficients_of, reflectance_of
-from .split import far_shares_of, film_absorbs, film_losses, sent_back, split_of
+from .split import far_shares_of, film_absorbs, film_losses, reflectances_of, sent_back, split_of
 
-SMOOTHEST_ALPHA = 1e-4
-"""A perfect polish is drawn as this slope width: far below any aperture or pixel, yet never singular."""
 _NODES = 3
-_STEPS = 20
-"""Of the fixed point by which the lobe through a wall gets its energy."""
 _STRAIGHTEST_FIBRES, _MOST_SENT_BACK = 0.05, 0.999
 
 
@@ -270,22 +266,6 @@ def _compile_sheen(surface, scalars, spectra, tables, curves):
     curves[rows.SHEEN_OVER_BODY] = (1.0 - sent_back) / math.sqrt(seen)
 
 
-def _shares(scalars, eta, width=1.0) -> Shares:
-    """`facet_shares` of the finish and its haze together, for far over near `eta`, slopes `width` times as wide."""
-    haze = scalars[rows.HAZE]
-    shares = facet_shares(width * scalars[rows.ALPHA_X], width * scalars[rows.ALPHA_Y], eta)
-    if haze <= 0.0:
-        return shares
-    return shares.mixed_with(facet_shares(width * scalars[rows.HAZE_X], width * scalars[rows.HAZE_Y], eta), haze)
-
-
-def _reflectances(scalars, spectra, side, metal):
-    """What facets reflect, and what they let through, at `FACETS`, (FACETS.size, wavelengths) each."""
-    reflected, let = (np.empty((FACETS.size, spectra.shape[1])) for _ in range(2))
-    facets.facet_reflectances(FACETS, side, metal, scalars, np.ascontiguousarray(spectra), reflected, let)
-    return reflected, let
-
-
 def _compile_metal(surface, constants, scalars, spectra, curves):
     """Fill in the metal."""
     spectra[rows.METAL_TINT] = reflectance_of(surface["tint"])
@@ -299,12 +279,12 @@ def _compile_metal(surface, constants, scalars, spectra, curves):
         else:
             scalars[rows.FACE_EDGE] = 1.0
         spectra[rows.METAL_A], spectra[rows.METAL_B] = face, edge
-    shares = _shares(scalars, 1.0)
+    shares = shares_of(scalars, 1.0)
     curves[rows.METAL_CURVE], lost = multiple_scattering_lobe(1.0 - shares.reflected.sum(axis=1))
     if shares.reflected_turn is not None:
         curves[rows.METAL_TURN : rows.METAL_TURN + 2] = lost_turn(-shares.reflected_turn.sum(axis=2), lost)
     scalars[rows.METAL_MULTIPLE_SCALE] = np.sqrt(np.pi * lost)
-    spectra[rows.METAL_MULTIPLE] = sent_back(_reflectances(scalars, spectra, rows.FRONT, True)[0], FACETS, lost)
+    spectra[rows.METAL_MULTIPLE] = sent_back(reflectances_of(scalars, spectra, rows.FRONT, True)[0], FACETS, lost)
 
 
 def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
@@ -319,7 +299,8 @@ def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
     count = WAVELENGTHS.size if dispersive or scalars[rows.FILM] > 0.0 or scalars[rows.SHEET] > 0.0 else 1
     scalars[rows.ACHROMATIC] = float(count == 1)
     if scalars[rows.SHEET] > 0.0:
-        passed, passed_turn, let = _compile_sheet(scalars, spectra, tables)
+        passed, let = compile_sheet(scalars, spectra, tables)
+        passed_turn = None
     else:
         passed, passed_turn = _compile_interface(eta[:count], scalars, spectra, tables)
         let = None
@@ -401,70 +382,27 @@ def _compile_interface(eta, scalars, spectra, tables):
     return sides.passed, sides.passed_turn
 
 
-def _compile_sheet(scalars, spectra, tables):
-    """As `_compile_interface` for a sheet: it sends light on in the mirror image of its reflection, as narrow as two
-    faces of an index bend it, (n - 1) times the sum of their slopes, where a mirror turns it by twice its own."""
-    shares, t = _shares(scalars, 1.0), scalars[rows.TRANSMISSION]
-    props = np.ascontiguousarray(spectra)
-    face, face_let = _reflectances(scalars, spectra, rows.FRONT, False)
-    wall, let = np.empty_like(face), np.empty_like(face)
-    facets.wall_reflectances(FACETS, rows.FRONT, scalars, props, wall, let)
-    mixed = face + t * (wall - face)
-    reflected, passed = (shares.reflected @ mixed).T, (shares.reflected @ (1.0 - mixed)).T
-    lost = np.broadcast_to(1.0 - shares.reflected.sum(axis=1), reflected.shape)
-    curve, mean = multiple_scattering_lobe(lost)
-    through = hemispherical(passed) / np.maximum(hemispherical(reflected + passed), 1e-12)
-    kept = hemispherical(let.T) / np.maximum(hemispherical(1.0 - wall.T), 1e-12)
-    stays, goes = np.sqrt(1.0 - through)[:, None], np.sqrt(through * kept)[:, None]
-    tables[rows.MULTIPLE_OUT], tables[rows.PASSED_OUT] = curve * stays, curve * goes
-    for row, share in ((rows.MULTIPLE_OUT_SCALE, stays), (rows.PASSED_OUT_SCALE, goes)):
-        scalars[row] = (np.sqrt(np.pi * mean) * share[:, 0]).mean()
-    into_body = (shares.reflected @ face_let).T + through[:, None] * lost
-    turn = None
-    if shares.reflected_turn is not None:
-        lost_by_turn = -shares.reflected_turn.sum(axis=2)[:, None]
-        for row, share in ((rows.MULTIPLE_OUT_TURN, stays), (rows.PASSED_OUT_TURN, goes)):
-            tables[row : row + 2] = lost_turn(lost_by_turn, mean) * share
-        turn = _by_wavelength(shares.reflected_turn @ face_let) + through[:, None] * lost_by_turn
-    narrowest = SMOOTHEST_ALPHA / max(min(scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y]), SMOOTHEST_ALPHA)
-    index = abs(float(spectra[rows.ETA].mean()) - 1.0)
-    scalars[rows.THROUGH_WIDTH] = np.clip(0.5 * index * median_of_two_faces(), narrowest, 1.0)
-    if scalars[rows.ANISOTROPIC] > 0.0:
-        # The tables that turn with the strokes are the mirror's: a brushed wall keeps its width, and its energy.
-        scalars[rows.THROUGH_WIDTH] = 1.0
-    landed = landed_of(scalars, scalars[rows.THROUGH_WIDTH])
-    # The narrow lobe's facets stand otherwise to the light than the mirror's, and let another share of it through.
-    alone = np.maximum((_shares(scalars, 1.0, scalars[rows.THROUGH_WIDTH]).reflected @ let).T, 1e-9)
-    alone, wanted = alone / np.maximum(landed.sum(axis=1), 1e-9), (shares.reflected @ let).T
-    weight = np.ones_like(wanted)
-    for _ in range(_STEPS):
-        weight = np.sqrt(weight * wanted / np.maximum(alone * (weight @ landed.T), 1e-12))
-    tables[rows.THROUGH_WEIGHT] = weight
-    let_through = (shares.reflected @ let).T + (through * kept)[:, None] * lost
-    return np.clip(into_body, 0.0, 1.0), turn, let_through
-
-
 def _interface(scalars, spectra, side, count):
     """(reflected, passed, lost, turns) by single scattering of a dielectric interface, (count, COSINES) each.
 
     turns: the same two for the turn about the normal, or None without strokes. `count` 1 takes the first wavelength
     for all.
     """
-    f, let = _reflectances(scalars, spectra[:, :count], side, False)
+    f, let = reflectances_of(scalars, spectra[:, :count], side, False)
     eta = spectra[rows.ETA, :count]
     relative = 1.0 / eta if side == rows.INNER else eta
     if count == 1 or np.ptp(eta) <= 1e-9:
-        parts, between = [_shares(scalars, float(relative[0]))], np.ones((1, count))
+        parts, between = [shares_of(scalars, float(relative[0]))], np.ones((1, count))
     else:
         # How refraction spreads changes slowly, close to linearly in 1 / wavelength²: three indices serve them all.
         x = WAVELENGTHS[:count] ** -2.0
         nodes = np.array([count - 1, count // 2, 0])
-        parts = [_shares(scalars, float(relative[i])) for i in nodes]
+        parts = [shares_of(scalars, float(relative[i])) for i in nodes]
         between = np.stack([interpolated(x[nodes], row, x) for row in np.eye(_NODES)])
 
     def mixed(parts_of):
         return tuple(
-            np.einsum("nl,n...lc->...lc", between, np.stack([_by_wavelength(part) for part in one]))
+            np.einsum("nl,n...lc->...lc", between, np.stack([by_wavelength(part) for part in one]))
             for one in zip(*parts_of, strict=True)
         )
 
@@ -475,11 +413,6 @@ def _interface(scalars, spectra, side, count):
         lost = np.clip(1.0 - reflected - passed, 0.0, 1.0)
     turns = None if parts[0].reflected_turn is None else mixed([p.split_turn(f, let) for p in parts])
     return reflected, passed, lost, turns
-
-
-def _by_wavelength(table):
-    """(…, COSINES, n) as (…, n, COSINES)."""
-    return np.swapaxes(table, -1, -2)
 
 
 def oren_nayar_multiple_spectrum(body, roughness):

@@ -21,18 +21,19 @@ def is_rough(scalars):
 
 @lru_cache(maxsize=16)
 def _matrices(ax, ay, ior):
-    """(enter (n,), back (n, n), leave (n,)) of one face, for light along the normal and on the directions within."""
+    """(enter (COSINES, n), back (n, n), leave (n,)) of one face, for light at each cosine outside and on the directions
+    within."""
     enter, leave, back = rough_face(ax, ay, ior)
     mu = directions(np.array([ior]))[0][0]
     grid = inner_cosines(ior)
     # Directions between two cosines of the grid take from both; what lands between two of ours is shared by both.
     taken = np.stack([np.interp(mu, grid, row) for row in np.eye(grid.size)], axis=1)
     given = np.stack([np.interp(grid, mu, row) for row in np.eye(mu.size)], axis=1)
-    return enter[-1] @ given, taken @ back @ given, taken @ leave
+    return enter @ given, taken @ back @ given, taken @ leave
 
 
-def rough_faces(scalars, index) -> Faces:
-    """The faces of a slab of this finish, at indices (w,)."""
+def rough_faces(scalars, index, aslant=False) -> Faces:
+    """The faces of a slab of this finish, at indices (w,); for light along the normal, or aslant at every cosine."""
     nodes = np.unique(np.quantile(index, np.linspace(0.0, 1.0, _NODES)))
     if np.ptp(nodes) < 1e-6:
         nodes = nodes[:1]
@@ -47,4 +48,5 @@ def rough_faces(scalars, index) -> Faces:
         parts.append(mixed)
     between = np.stack([np.interp(index, nodes, row) for row in np.eye(nodes.size)], axis=1)
     enter, back, leave = (np.tensordot(between, np.stack(one), axes=1) for one in zip(*parts, strict=True))
-    return Faces(1.0 - enter.sum(axis=1), enter, back, leave)
+    enter = enter if aslant else enter[:, -1]
+    return Faces(1.0 - enter.sum(axis=-1), enter, back, leave)

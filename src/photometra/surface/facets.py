@@ -26,6 +26,7 @@ from .rows import (
     TRANSMISSION,
     UNDER,
     WALL,
+    WALL_ECHO,
     WAVELENGTH,
 )
 
@@ -102,9 +103,9 @@ def wall_facet(cos_d, side, scalars, props, j):
         return 1.0, 0.0
     if side == REVERSE:
         echo, through = interreflections(1.0 - bare, bare, within, let, pass_once)
-        return bare + echo, through
+        return bare + props[WALL_ECHO, j] * echo, through
     echo, through = interreflections(let, within, bare, 1.0 - bare, pass_once)
-    return filmed + echo, through
+    return filmed + props[WALL_ECHO, j] * echo, through
 
 
 @kernel

@@ -43,7 +43,9 @@ WAVELENGTH, FILM_N, FILM_K = range(10, 13)
 SCATTER, SUB_SCATTER, SUB_ABSORPTION = range(13, 16)
 SHALLOW_SCATTER, SHALLOW_ABSORPTION, DEEP_SCATTER, DEEP_ABSORPTION = range(16, 20)
 # A sheet's body seen from its reverse, and what of it goes through; the fibres' colour.
-REVERSE_BODY, REVERSE_MULTIPLE, THROUGH_BODY, THROUGH_MULTIPLE, SHEEN_COLOUR, SPECTRA = range(20, 26)
+REVERSE_BODY, REVERSE_MULTIPLE, THROUGH_BODY, THROUGH_MULTIPLE, SHEEN_COLOUR = range(20, 25)
+# Of what a clear wall's far face sends back, the share that comes out in the mirror lobe.
+WALL_ECHO, SPECTRA = range(25, 27)
 
 # Tables over the cosine, by wavelength: weight of the body under the interface; energy the interface's single
 # scattering loses and that stays on its side, from outside and from inside (each scaled so that products need no

@@ -17,6 +17,13 @@ def _table(name):
     return head, lines
 
 
+def reflectances_of(scalars, spectra, side, metal):
+    """What facets reflect, and what they let through, at `FACETS`, (FACETS.size, wavelengths) each."""
+    reflected, let = (np.empty((FACETS.size, spectra.shape[1])) for _ in range(2))
+    facets.facet_reflectances(FACETS, side, metal, scalars, np.ascontiguousarray(spectra), reflected, let)
+    return reflected, let
+
+
 @lru_cache(maxsize=1)
 def _bounces():
     """Of rougher and rougher metals: (what diffuse light loses at the first bounce (n,), of that what leaves after 2,
