@@ -84,9 +84,9 @@ def _slab(compiled, thickness_mm, wavelengths):
     mu, _ = directions(index)
     within, leaves, entry, enters = np.empty_like(mu), np.empty_like(mu), np.empty(at.size), np.empty(at.size)
     for j in range(at.size):
-        entry[j], enters[j] = facets.dielectric_facet(1.0, rows.FRONT, compiled.scalars, props, j)
+        entry[j], enters[j] = facets.coated_facet(1.0, rows.FRONT, compiled.scalars, props, j)
         for i in range(mu.shape[1]):
-            within[j, i], leaves[j, i] = facets.dielectric_facet(mu[j, i], rows.INNER, compiled.scalars, props, j)
+            within[j, i], leaves[j, i] = facets.coated_facet(mu[j, i], rows.INNER, compiled.scalars, props, j)
     rough = is_rough(compiled.scalars)
     faces = rough_faces(compiled.scalars, index) if rough else Faces.polished(entry, within, enters, leaves)
     regular, total = np.zeros(at.size), np.zeros(at.size)

@@ -9,7 +9,7 @@ import numpy as np
 
 from ..optics.fresnel import fresnel_dielectric
 from . import facets, rows
-from .albedo import FACETS, MU, body_weight, facet_shares, finish_weight, hemispherical, lost_turn
+from .albedo import FACETS, MU, body_weight, facet_shares, finish_weight, hemispherical, lost_turn, shares_of
 from .buried import BLUR, FACET_COSINES, Balance, blurred_landing
 from .spectrum import reflectance_of
 from .split import alpha_of, far_shares, far_shares_of, film_absorbs, film_losses, sent_back, split_of
@@ -64,6 +64,7 @@ def bury(surface, face, scalars, spectra, tables, bare):
     bare: (share let in below by wavelength and cosine, share a bare sheet lets through by the same or None).
     """
     white = np.maximum(reflectance_of(surface["coat.colour"]), _DARKEST) ** (surface["coat.thickness"] / COLOUR_UM)
+    spectra[rows.COAT_ONCE] = np.sqrt(white)
     # Where nothing but the body has a colour, one wavelength stands for all.
     count = 1 if scalars[rows.ACHROMATIC] > 0.0 and scalars[rows.METALNESS] <= 0.0 and np.ptp(white) < 1e-9 else None
     balance = Balance(scalars, np.sqrt(white[:count]), face)
@@ -189,7 +190,7 @@ class _Base:
             return np.ones((relative.size, self._balance.cosines.size)), relative, stays[:, None] * lost
         sides, lost = [], []
         for index in (relative, 1.0 / relative):
-            shares = self._shares(float(index.mean()))
+            shares = shares_of(self._scalars, float(index.mean()))
             both = fresnel_dielectric(np.maximum(FACETS, 1e-6)[:, None], index)
             both = both, 1.0 - both
             if self._scalars[rows.FILM] > 0.0 and not sides:
@@ -202,10 +203,3 @@ class _Base:
         at = self._balance.cosines
         passed, own = (np.stack([np.interp(at, MU, row) for row in of]) for of in (parts.passed, parts.sent_back))
         return passed, relative, own
-
-    def _shares(self, index):
-        scalars, haze = self._scalars, self._scalars[rows.HAZE]
-        one = facet_shares(scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y], index)
-        if haze <= 0.0:
-            return one
-        return one.mixed_with(facet_shares(scalars[rows.HAZE_X], scalars[rows.HAZE_Y], index), haze)

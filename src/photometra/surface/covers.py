@@ -184,6 +184,17 @@ def coated(wo, wi, side, density, facets_drawn, sheet, scalars, props, grid, tab
 
 
 @kernel
+def coated_from_within(wi, sheen, scalars, grid, tables, curves, parts):
+    """Have the coat and the fibres take of what leaves a clear body what they take of what enters by the same way."""
+    mu = -wi[2]
+    coat = scalars[COAT]
+    once = at_cosine(curves[SHEEN_OVER_FINISH], mu) if sheen else 1.0
+    for j in range(parts.shape[1]):
+        let = at_cosine(tables[COAT_PASS, grid[j]], mu) if coat > 0.0 else 1.0
+        parts[THROUGH_LOBE, j] *= (1.0 - coat + coat * let) * once * once
+
+
+@kernel
 def fibred(wo, wi, sheet, scalars, props, grid, tables, curves, parts):
     """Lay the fibres over what is evaluated so far, and add what they send back themselves."""
     mu_o = wo[2]

@@ -9,7 +9,9 @@ from ..optics.media import interreflections
 from .rows import (
     ABSORPTION,
     ACHROMATIC,
+    COAT,
     COAT_IOR,
+    COAT_ONCE,
     ETA,
     FACE_EDGE,
     FILM,
@@ -70,6 +72,35 @@ def dielectric_facet(cos_d, side, scalars, props, j):
     if side == INNER:
         return _between(cos_d, props[ETA, j], 1.0, scalars, props, j)
     return _between(cos_d, scalars[COAT_IOR] if side == UNDER else 1.0, props[ETA, j], scalars, props, j)
+
+
+@kernel
+def coated_facet(cos_d, side, scalars, props, j):
+    """As `dielectric_facet`, FRONT or INNER, through a smooth coat where there is one: both of its faces and all that
+    goes to and fro between them."""
+    bare, let = dielectric_facet(cos_d, side, scalars, props, j)
+    coat = scalars[COAT]
+    if coat <= 0.0:
+        return bare, let
+    ior, eta = scalars[COAT_IOR], props[ETA, j]
+    sine2 = (1.0 - cos_d * cos_d) / (ior * ior)
+    if side == INNER:
+        sine2 *= eta * eta
+    if sine2 >= 1.0:
+        return bare, let
+    cos_c = math.sqrt(1.0 - sine2)
+    over = dielectric_scalar(cos_c, 1.0 / ior)
+    below, down = _between(cos_c, ior, eta, scalars, props, j)
+    once = props[COAT_ONCE, j] ** (1.0 / cos_c)
+    if below * over * once * once > 1.0 - 1e-9:
+        return bare, let
+    if side == INNER:
+        first, into = _between(cos_d, eta, ior, scalars, props, j)
+        echo, through = interreflections(into, below, over, 1.0 - over, once)
+    else:
+        first = over
+        echo, through = interreflections(1.0 - over, over, below, down, once)
+    return bare + coat * (first + echo - bare), let + coat * (through - let)
 
 
 @kernel

@@ -23,8 +23,8 @@ from ..optics.diffuse import oren_nayar_parts
 from ..optics.jit import kernel, leaf
 from ..optics.microfacet import ggx_d, half_way, sample_visible_normal, smith_lambda
 from .buried import drawn_blur
-from .covers import below_widths, bent_share, coat_shares, coated, fibred, under_coat
-from .facets import dielectric_facet, interface_reflectance, relative_index, wall_facet
+from .covers import below_widths, bent_share, coat_shares, coated, coated_from_within, fibred, under_coat
+from .facets import coated_facet, dielectric_facet, interface_reflectance, relative_index, wall_facet
 from .rows import (
     ACHROMATIC,
     ALPHA_X,
@@ -174,6 +174,8 @@ def evaluate(wo, wi, side, near, far, scalars, props, grid, tables, curves, part
         density = coated(wo, wi, side, density, bent, sheet, scalars, props, grid, tables, curves, parts)
     if scalars[SHEEN] > 0.0 and side != INNER:
         fibred(wo, wi, sheet, scalars, props, grid, tables, curves, parts)
+    if side == INNER and mu_i < 0.0 and (scalars[COAT] > 0.0 or scalars[SHEEN] > 0.0):
+        coated_from_within(wi, scalars[SHEEN] > 0.0, scalars, grid, tables, curves, parts)
     for lobe in range(parts.shape[0]):
         for j in range(n):
             out[j] += parts[lobe, j]
@@ -218,6 +220,9 @@ def _reflected(wo, wi, side, m, t, near, micro, scalars, props, grid, tables, cu
     finish = parts[FINISH_LOBE]
     reflect = reflected_share(mu_o, side, scalars, props, finish) if scalars[SHEET] > 0.0 else -1.0
     mean, passed = interface_reflectance(cos_d, side, scalars, props, finish)
+    if side == INNER and scalars[COAT] > 0.0:
+        for j in range(n):
+            finish[j], _ = coated_facet(cos_d, side, scalars, props, j)
     value, density = _facet_lobes(wo, wi[0], wi[1], mu_i, hx, hy, hz, 1.0, scalars)
     if reflect < 0.0:
         reflect = mean / (mean + passed) if mean + passed > 0.0 else 0.0

@@ -45,7 +45,9 @@ SHALLOW_SCATTER, SHALLOW_ABSORPTION, DEEP_SCATTER, DEEP_ABSORPTION = range(16, 2
 # A sheet's body seen from its reverse, and what of it goes through; the fibres' colour.
 REVERSE_BODY, REVERSE_MULTIPLE, THROUGH_BODY, THROUGH_MULTIPLE, SHEEN_COLOUR = range(20, 25)
 # Of what a clear wall's far face sends back, the share that comes out in the mirror lobe.
-WALL_ECHO, SPECTRA = range(25, 27)
+WALL_ECHO = 25
+# What one passage along the normal leaves of light in the coat.
+COAT_ONCE, SPECTRA = range(26, 28)
 
 # Tables over the cosine, by wavelength: weight of the body under the interface; energy the interface's single
 # scattering loses and that stays on its side, from outside and from inside (each scaled so that products need no
