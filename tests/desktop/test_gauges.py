@@ -9,10 +9,13 @@ from PyQt6.QtGui import QWheelEvent
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QPushButton
 
+from photometra.colour import to_xyz
+from photometra.colour.limits import to_uv
 from photometra.desktop.film_chart import _TRIED, candidates
 from photometra.desktop.roughness_row import values_around
 from photometra.surface import PARAMETERS
 from photometra.surface.scale import Scale
+from photometra.surface.values import xyz_of_colour
 
 from .conftest import PATIENCE_MS, click, drag, track_point
 
@@ -327,3 +330,46 @@ def test_specimens_by_keyboard(window):
     card.setFocus()
     QTest.keyClick(card, Qt.Key.Key_Space)
     assert window.session.index == 2
+
+
+def picker_of(window, qtbot):
+    """The picker of the number plate's body colour, opened by its swatch."""
+    click(window.ledger.specimen_cards[1])
+    window.session.choose_stratum("body")
+    gauge = window.strata.gauges["colour"]
+    click(gauge.swatch)
+    qtbot.waitUntil(lambda: gauge.picker is not None and gauge.picker.isVisible(), timeout=PATIENCE_MS)
+    return gauge, gauge.picker
+
+
+def test_a_place_beyond_rec709_is_picked_and_becomes_a_spectrum_of_its_colour(window, qtbot):
+    _, picker = picker_of(window, qtbot)
+    before = window.session.specimen.surface["colour"]
+    picker.space.setCurrentIndex(picker.space.findData("acescg"))
+    QTest.mouseClick(picker.plane, Qt.MouseButton.LeftButton, pos=picker.plane.point((0.12, 0.53)).toPoint())
+    picked = window.session.specimen.surface["colour"]
+    assert len(picked) > 3 and "spectrum" in picker.says.text()
+    assert to_uv(xyz_of_colour(picked)) == pytest.approx((0.12, 0.53), abs=0.004)
+    QTest.keyClick(picker.plane, Qt.Key.Key_Right, Qt.KeyboardModifier.ShiftModifier)
+    assert window.session.specimen.surface["colour"] != picked
+    picker.close()
+    window.menus.undo.trigger()
+    window.menus.undo.trigger()
+    assert window.session.specimen.surface["colour"] == before
+
+
+def test_numbers_of_a_space_are_typed_and_what_is_out_of_range_is_refused(window, qtbot):
+    gauge, picker = picker_of(window, qtbot)
+    picker.space.setCurrentIndex(picker.space.findData("p3"))
+    for edit, text in zip(picker.numbers, ("0.5", "0.25", "0.1"), strict=True):
+        type_into(edit, text)
+    kept = window.session.specimen.surface["colour"]
+    assert xyz_of_colour(kept) == pytest.approx(to_xyz("p3") @ np.array([0.5, 0.25, 0.1]), abs=2e-3)
+    said = []
+    gauge.refused.connect(said.append)
+    type_into(picker.numbers[0], "1.7")
+    assert said and "outside" in said[0] and window.session.specimen.surface["colour"] == kept
+    track = picker.luminance
+    drag(track, track_point(track, xyz_of_colour(kept)[1]), track_point(track, 0.4))
+    assert xyz_of_colour(window.session.specimen.surface["colour"])[1] == pytest.approx(0.4, abs=0.03)
+    picker.close()

@@ -17,6 +17,11 @@ SPACES = tuple(_PRIMARIES)
 _BRADFORD = np.array([[0.8951, 0.2664, -0.1614], [-0.7502, 1.7135, 0.0367], [0.0389, -0.0685, 1.0296]])
 
 
+def primaries_of(space):
+    """Chromaticities x, y of the red, green and blue of a space in `SPACES`."""
+    return _PRIMARIES[space][:3]
+
+
 def _xyz(x, y):
     return np.array([x / y, 1.0, (1.0 - x - y) / y])
 

@@ -21,6 +21,7 @@ from ..surface import Parameter, format_value, hex_colour, is_spectrum, parse, r
 from ..surface.scale import Scale
 from ..surface.values import DEFAULT_IOR
 from . import theme
+from .colour_picker import ColourPicker
 from .colour_range import ColourRange
 from .gauge import Pin, Track, ValueEdit, tooltip
 from .map_button import MapButton
@@ -47,6 +48,36 @@ class Swatch(QWidget):
         painter.drawRect(self.rect().adjusted(0, 0, -1, -1))
 
 
+class SwatchButton(Swatch):
+    """A patch that is pressed, by mouse or keys, to pick the colour."""
+
+    clicked = pyqtSignal()
+
+    def __init__(self, width, name, parent=None):
+        super().__init__(width, parent=parent)
+        self.setCursor(Qt.CursorShape.PointingHandCursor)
+        self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
+        self.setAccessibleName(f"{name}: pick the colour")
+        self.setToolTip("Pick the colour by its chromaticity, in Rec.709, P3, Rec.2020 or ACEScg")
+
+    def mouseReleaseEvent(self, event):
+        if event.button() == Qt.MouseButton.LeftButton and self.rect().contains(event.position().toPoint()):
+            self.clicked.emit()
+
+    def keyPressEvent(self, event):
+        if event.key() in (Qt.Key.Key_Space, Qt.Key.Key_Return, Qt.Key.Key_Enter):
+            self.clicked.emit()
+        else:
+            super().keyPressEvent(event)
+
+    def paintEvent(self, event):
+        super().paintEvent(event)
+        if self.hasFocus():
+            painter = QPainter(self)
+            painter.setPen(QPen(theme.colour("verdigris"), 2.0))
+            painter.drawRect(self.rect().adjusted(1, 1, -2, -2))
+
+
 class TripleGauge(QWidget):
     """A colour or a coefficient: swatch, pin and text above a track for red, green and blue."""
 
@@ -68,7 +99,9 @@ class TripleGauge(QWidget):
         )
         self._value = p.default
         label = Label(p.label)
-        self.swatch = Swatch(26 if p.varies else 34)
+        self.swatch = SwatchButton(26 if p.varies else 34, p.label)
+        self.swatch.clicked.connect(self.pick)
+        self.picker = None
         self.swatch.setVisible(p.kind == "colour")
         self.pin = Pin()
         self.pin.setAccessibleName(f"{p.label}: free")
@@ -186,6 +219,22 @@ class TripleGauge(QWidget):
         self.leaving.setVisible(True)
         luminance = float(linear_srgb_to_xyz(colour)[1])
         self.leaving.setText(f"what leaves: {hex_colour(colour)}, albedo {luminance:.3f}")
+
+    def pick(self):
+        """Open the plane of chromaticities under the swatch."""
+        picker = self.picker = ColourPicker(self.parameter, self._value, self)
+        picker.changed.connect(self._emit)
+        picker.refused.connect(self.refused)
+        picker.destroyed.connect(lambda: setattr(self, "picker", None))
+        picker.adjustSize()
+        corner = self.swatch.mapToGlobal(self.swatch.rect().bottomLeft())
+        there = self.screen().availableGeometry()
+        picker.move(
+            max(there.left(), min(corner.x(), there.right() - picker.width())),
+            max(there.top(), min(corner.y() + 4, there.bottom() - picker.height())),
+        )
+        picker.show()
+        picker.plane.setFocus()
 
     def _moved(self, i, value, goes_on):
         changed = list(self._value)

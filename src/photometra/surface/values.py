@@ -9,6 +9,7 @@ from ..colour import (
     WAVELENGTHS,
     delta_e_2000,
     encode_srgb,
+    linear_srgb_to_xyz,
     reflectance_of_xyz,
     reflectance_to_xyz,
     spelled,
@@ -156,13 +157,30 @@ def parse_colour(p, text, ior=DEFAULT_IOR):
     return tuple(float(v) for v in below)
 
 
-_VISIBLY_OFF = 1.0
+VISIBLY_OFF = 1.0
 """ΔE2000 from which it is said that no reflectance has a colour."""
 
 
+def colour_of_xyz(p, xyz):
+    """(value of a colour that has XYZ (3,) under D65, ΔE2000 that it is off): linear Rec.709 where that
+    holds it, else a spectrum that has it, as near as a smooth reflectance comes."""
+    rgb = xyz_to_linear_srgb(xyz)
+    if rgb.min() >= -1e-6 and rgb.max() <= 1.0 + 1e-6:
+        return tuple(float(v) for v in np.clip(rgb, 0.0, 1.0)), 0.0
+    value = spectrum_from(p, WAVELENGTHS, reflectance_of_xyz(xyz))
+    there = xyz_to_lab(reflectance_to_xyz(WAVELENGTHS, reflectance_of(value)))
+    return value, float(delta_e_2000(there, xyz_to_lab(np.maximum(xyz, 0.0))))
+
+
+def xyz_of_colour(value):
+    """XYZ (3,) under D65 of a colour, whether red, green and blue or a spectrum."""
+    if len(value) == 3:
+        return linear_srgb_to_xyz(value)
+    return reflectance_to_xyz(WAVELENGTHS, reflectance_of(value))
+
+
 def _wide_colour(p, text):
-    """The value of a colour in a named space, or None where none is named: red, green and blue of Rec.709 where those
-    hold it, else a spectrum that has it, as near as a smooth reflectance comes."""
+    """The value of a colour in a named space, or None where none is named."""
     words = text.replace(":", " ").replace("(", " ").replace(")", " ").split()
     for count in (1, 2):
         space = spelled("".join(words[:count]))
@@ -171,14 +189,8 @@ def _wide_colour(p, text):
         parts = _parts(" ".join(words[count:]))
         if len(parts) != 3:
             raise InputError(f"{p.name}: '{text}' needs three numbers, as {space} 0.5, 0.2, 0.1")
-        xyz = to_xyz(space) @ np.array([_typed(p, part) for part in parts])
-        rgb = xyz_to_linear_srgb(xyz)
-        if rgb.min() >= -1e-6 and rgb.max() <= 1.0 + 1e-6:
-            return tuple(float(v) for v in np.clip(rgb, 0.0, 1.0))
-        value = spectrum_from(p, WAVELENGTHS, reflectance_of_xyz(xyz))
-        there = xyz_to_lab(reflectance_to_xyz(WAVELENGTHS, reflectance_of(value)))
-        off = float(delta_e_2000(there, xyz_to_lab(np.maximum(xyz, 0.0))))
-        if off > _VISIBLY_OFF:
+        value, off = colour_of_xyz(p, to_xyz(space) @ np.array([_typed(p, part) for part in parts]))
+        if off > VISIBLY_OFF:
             remark(f"{p.name}: no reflectance is as saturated as {text}; the nearest is taken, ΔE {off:.1f} from it")
         return value
     return None
