@@ -89,8 +89,8 @@ def test_deep_bodies_look_as_walked_wide_and_through_a_port(i):
         for areas in ({}, {"illuminated_mm": LIT_MM, "collected_mm": SEEN_MM})
     )
     assert wide == pytest.approx(row["reflectance"], abs=0.003 + 0.005 * row["reflectance"] + 3.0 * row["error"])
-    # The profile is that of a polished face: under a rough one light leaves a little nearer.
-    most = 0.02 if row["roughness"] < 0.5 else 0.06
+    # Of the roughest faces the walks are a mixture of two.
+    most = 0.012 if row["roughness"] < 0.5 else 0.025
     assert port == pytest.approx(row["through_port"], abs=0.003 + most * row["through_port"] + 3.0 * row["port_error"])
 
 

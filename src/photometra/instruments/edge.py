@@ -15,7 +15,7 @@ from ..colour import WAVELENGTHS
 from ..surface import Surface, rows
 from ..surface.compile import CompiledSurface, compile_apart
 from ..surface.spectrum import reflectance_of
-from .scatterprobe import MIDDLES, exitance
+from .scatterprobe import MIDDLES, exitance, face_of
 from .transmissometer import media_of
 
 
@@ -36,7 +36,7 @@ def collected(compiled, wavelengths, illuminated_mm, collected_mm):
     compiled: with what wanders apart from the body (`compile_surface`); diameters in mm, 0 as the other.
     """
     lit, seen = (0.5 * (d or illuminated_mm or collected_mm) for d in (illuminated_mm, collected_mm))
-    ior = float(compiled.index_at(np.array([550.0]))[0])
+    face = face_of(compiled)
     caught, whole = np.zeros(np.size(wavelengths)), np.zeros(np.size(wavelengths))
     for share, absorption, scatter, asymmetry in media_of(compiled, wavelengths):
         extinction = np.maximum(absorption + scatter, 1e-9)
@@ -44,7 +44,7 @@ def collected(compiled, wavelengths, illuminated_mm, collected_mm):
         albedo = np.repeat(scatter / extinction, MIDDLES.size)
         radius = path * np.tile(MIDDLES, extinction.size)
         # Over the logarithm of the radius: dP = 2 pi r exitance dr.
-        weight = (exitance(radius, albedo, path, ior, asymmetry) * radius**2).reshape(-1, MIDDLES.size)
+        weight = (exitance(radius, albedo, path, face, asymmetry) * radius**2).reshape(-1, MIDDLES.size)
         caught += share * np.sum(weight * overlap(lit, seen, radius).reshape(weight.shape), axis=1)
         whole += share * np.sum(weight, axis=1)
     return np.where(whole > 0.0, caught / np.maximum(whole, 1e-30), 1.0)

@@ -12,7 +12,8 @@ import numpy as np
 
 from ..errors import InputError
 from ..optics.fresnel import dielectric_scalar
-from ..optics.jit import owning_kernel
+from ..optics.jit import kernel, owning_kernel
+from ..optics.microfacet import sample_visible_normal
 from ..optics.phase import scattered
 from ..optics.rng import random_uniform, seeded
 from ..surface import rows
@@ -26,21 +27,50 @@ _ALBEDOS = 1.0 - np.linspace(1.0, 0.0, 33) ** 3
 _DEGREE, _FEWEST = 8, 12.0
 _DARKEST = 0.2
 _INDEX_STEP = 0.05
+_SLOPES = np.array([0.0, 0.06, 0.25, 0.6, 1.0])
+"""Slope widths and steps of the index whose walks are kept; a profile between them is their mixture."""
 _EDGES = np.linspace(math.log(_NEAREST), math.log(_FARTHEST), _BINS + 1)
 MIDDLES = np.exp(0.5 * (_EDGES[1:] + _EDGES[:-1]))
 """Radii in mean free paths, evenly spaced in their logarithm, at which profiles are kept."""
 
 
+@kernel
+def _met_face(dx, dy, dz, inward, ior, alpha, state):
+    """Where light goes that comes to a face, z growing inwards: (whether it passed, direction).
+
+    It goes from facet to facet until one sends it away, so that none is lost; facets hide one another only from where
+    it comes.
+    """
+    side = -1.0 if inward else 1.0
+    eta = ior if inward else 1.0 / ior
+    while True:
+        x, y, z = -dx, -dy, max(-side * dz, 1e-6)
+        hx, hy, hz = 0.0, 0.0, 1.0
+        if alpha > 0.0:
+            hx, hy, hz = sample_visible_normal(x, y, z, alpha, alpha, random_uniform(state), random_uniform(state))
+        cosine = min(1.0, x * hx + y * hy + z * hz)
+        passes = random_uniform(state) >= dielectric_scalar(cosine, eta)
+        if passes:
+            along = cosine / eta - math.sqrt(max(0.0, 1.0 - (1.0 - cosine * cosine) / (eta * eta)))
+            x, y, z = along * hx - x / eta, along * hy - y / eta, along * hz - z / eta
+        else:
+            x, y, z = 2.0 * cosine * hx - x, 2.0 * cosine * hy - y, 2.0 * cosine * hz - z
+        dx, dy, dz = x, y, side * z
+        if passes == (z < 0.0):
+            return passes, dx, dy, dz
+
+
 @owning_kernel
-def _walk(ior, asymmetry, count, most, radii, scatterings):
+def _walk(ior, alpha, asymmetry, count, most, radii, scatterings):
     """Paths straight into a half-space: how far off each leaves, and after how many scatterings (-1: lost)."""
     state = np.empty(1, np.uint64)
     for i in range(count):
         state[0] = seeded(11, i, 7)
-        x = y = 0.0
-        z = -math.log(1.0 - random_uniform(state))
-        dx = dy = 0.0
-        dz = 1.0
+        entered = False
+        while not entered:
+            entered, dx, dy, dz = _met_face(0.0, 0.0, 1.0, True, ior, alpha, state)
+        step = -math.log(1.0 - random_uniform(state))
+        x, y, z = step * dx, step * dy, step * dz
         n = 0
         scatterings[i] = -1
         while n < most:
@@ -52,11 +82,11 @@ def _walk(ior, asymmetry, count, most, radii, scatterings):
                 x += there * dx
                 y += there * dy
                 z = 0.0
-                if random_uniform(state) >= dielectric_scalar(-dz, 1.0 / ior):
+                leaves, dx, dy, dz = _met_face(dx, dy, dz, False, ior, alpha, state)
+                if leaves:
                     radii[i] = math.sqrt(x * x + y * y)
                     scatterings[i] = n
                     break
-                dz = -dz
                 step -= there
             if scatterings[i] >= 0:
                 break
@@ -65,13 +95,13 @@ def _walk(ior, asymmetry, count, most, radii, scatterings):
             z += step * dz
 
 
-@lru_cache(maxsize=8)
-def _profiles(ior, asymmetry):
+@lru_cache(maxsize=32)
+def _profiles(ior, alpha, asymmetry):
     """log of exitance times radius² at the bins' middles, (33 albedos, 56), smoothed, as a spline over log radius."""
     from scipy.interpolate import CubicSpline  # slow to import, and not needed to open the window
 
     radii, scatterings = np.zeros(PATHS), np.zeros(PATHS, np.int64)
-    _walk(ior, asymmetry, PATHS, _MOST_SCATTERINGS, radii, scatterings)
+    _walk(ior, alpha, asymmetry, PATHS, _MOST_SCATTERINGS, radii, scatterings)
     out = scatterings >= 0
     radii, scatterings = radii[out], scatterings[out]
     place = np.digitize(np.log(np.maximum(radii, 1e-12)), _EDGES) - 1
@@ -97,18 +127,33 @@ def _profiles(ior, asymmetry):
     return CubicSpline(middles, values.T)
 
 
-def exitance(radius, albedo, path, ior, asymmetry):
-    """Exitance per mm², of a unit of light inside, at radii (n,) mm; albedo and mean free path by place (n,)."""
-    # Walks are kept for a few indices; a profile between two of them is their mixture.
+def face_of(compiled):
+    """(index, slope width) of the face that light leaves by, as `exitance` takes them."""
+    scalars = compiled.scalars
+    return float(compiled.index_at(np.array([550.0]))[0]), math.sqrt(scalars[rows.ALPHA_X] * scalars[rows.ALPHA_Y])
+
+
+def _nodes(face):
+    """[(share, index, slope width)] of the kept walks whose mixture stands for a face."""
+    ior, alpha = face
     low = math.floor(ior / _INDEX_STEP + 1e-9)
     above = ior / _INDEX_STEP - low
+    i = int(np.clip(np.searchsorted(_SLOPES, alpha, side="right") - 1, 0, _SLOPES.size - 2))
+    rougher = float(np.clip((alpha - _SLOPES[i]) / (_SLOPES[i + 1] - _SLOPES[i]), 0.0, 1.0))
+    pairs = [
+        (a * b, round(step * _INDEX_STEP, 2), float(_SLOPES[j]))
+        for step, a in ((low, 1.0 - above), (low + 1, above)) for j, b in ((i, 1.0 - rougher), (i + 1, rougher))
+    ]  # fmt: skip
+    return [pair for pair in pairs if pair[0] > 1e-3]
+
+
+def exitance(radius, albedo, path, face, asymmetry):
+    """Exitance per mm², of a unit of light inside, at radii (n,) mm; albedo and mean free path by place (n,); face as
+    `face_of`."""
     out = np.zeros(radius.size)
-    for step, share in ((low, 1.0 - above), (low + 1, above)):
-        if share < 1e-9:
-            continue
-        node = step * _INDEX_STEP
+    for share, ior, alpha in _nodes(face):
         inside = np.clip(radius / path, _NEAREST, _FARTHEST)
-        values = _profiles(round(node, 2), round(asymmetry, 3))(np.log(inside)).T
+        values = _profiles(ior, alpha, round(asymmetry, 3))(np.log(inside)).T
         # Between albedos the logarithm runs almost straight in the cube root of what is missing.
         t = np.cbrt(1.0 - np.clip(albedo, _ALBEDOS[0], _ALBEDOS[-1]))
         at = (1.0 - t) * (_ALBEDOS.size - 1)
@@ -129,11 +174,11 @@ def scatter_profile(compiled, radius_mm, wavelengths):
     media = [m for m in media_of(compiled, wavelengths) if m[2].max() > 0.0]
     if not media:
         raise InputError("a scatter probe reads what scatters inside; give the surface subsurface or scattering")
-    ior = float(compiled.index_at(np.array([550.0]))[0])
-    entered = 1.0 - dielectric_scalar(1.0, ior)
+    face = face_of(compiled)
+    entered = 1.0 - dielectric_scalar(1.0, face[0])
     out = np.zeros(radius.size)
     for share, absorption, scatter, asymmetry in media:
         extinction = absorption + scatter
         path = 1.0 / np.maximum(extinction, 1e-9)
-        out += share * entered * exitance(radius, scatter * path, path, ior, asymmetry)
+        out += share * entered * exitance(radius, scatter * path, path, face, asymmetry)
     return out * (1.0 - compiled.scalars[rows.METALNESS])
