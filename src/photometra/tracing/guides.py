@@ -176,7 +176,7 @@ def guides_of(view: View, count=16, followed=False, arrays=None) -> Guides:
     followed: normal and albedo of what is seen in and through smooth surfaces, the sky's own light (up to 1) where that
     is the sky: what a picture's detail follows. arrays: `prepared(view)`, where they are there already.
     """
-    camera, scene, _, patches, sky, _, shape, materials, _, varying, _, _ = arrays or prepared(view)
+    camera, scene, _, patches, sky, _, shape, materials, _, varying, *_ = arrays or prepared(view)
     albedos = np.array([_albedo(CompiledSurface(*one), followed) for one in zip(*materials, strict=True)])
     ways, etas = _ways(materials[0], materials[1])
     out = np.zeros((view.height, view.width, 8))

@@ -14,10 +14,9 @@ import math
 
 import numpy as np
 
-from ..optics.jit import kernel, kernel_part, leaf, unowned
+from ..optics.jit import kernel_part, leaf
 from ..optics.phase import scattered
-from ..optics.rng import even_pair, random_uniform, seeded
-from ..shapes.mesh import DEPTH
+from ..optics.rng import even_pair, random_uniform
 from ..surface import lobes, rows
 from .bumps import BSDF_PAIR, CHOICE_PAIR, LIGHT_PAIR, drawn, evaluated, leaning_at
 from .environment import density_at, direction_drawn, place_towards, radiance_at
@@ -32,11 +31,10 @@ from .scene import (
     STAGE,
     STRENGTH,
     TURN,
-    aim,
     stage_reflectance,
 )
 from .shading import nearest_hit, part_of, shading_point, surface_of, to_local, to_world
-from .spectral import HEROES, choose_wavelengths, rotated
+from .spectral import HEROES
 
 # What the renderer is told: limits on bounces off surfaces, on walls met within the interior and on scatterings
 # there, and the radiance clamp (0: off).
@@ -267,10 +265,10 @@ def _medium_kind(scalars, state):
 
 
 @leaf
-def trace(origin, direction, state, index, fraction, nearest_sample, basis, scene, limits, patches, sky, panels, shape,
-          materials, media, varying, work, seen, layers):  # fmt: skip
-    """Follow one path; radiance at its wavelengths into `seen`, and, where `layers` has rows, apart by what it met
-    first. Returns the energy its limits cut off."""
+def trace(first_met, origin, direction, state, index, fraction, nearest_sample, basis, scene, limits, patches, sky,
+          panels, shape, materials, media, varying, work, seen, layers):  # fmt: skip
+    """Follow one path that first meets `first_met` (as `nearest_hit`); radiance at its wavelengths into `seen`, and,
+    where `layers` has rows, apart by what it met first. Returns the energy its limits cut off."""
     scalars_of, spectra_of, tables_of, curves_of = materials
     wo, wi, value, light, through, extinct, props_of, parts, share, stack, gathered, lean, bumped = work
     ox, oy, oz = origin[0], origin[1], origin[2]
@@ -299,7 +297,9 @@ def trace(origin, direction, state, index, fraction, nearest_sample, basis, scen
     # A dispersive refraction ends all wavelengths but the hero, which then stands for all of them.
     alone = False
     for depth in range(100_000):
-        what, t, triangle, u, v = nearest_hit(ox, oy, oz, dx, dy, dz, within, 1e30, scene, shape, stack)
+        what, t, triangle, u, v = first_met
+        if depth > 0:
+            what, t, triangle, u, v = nearest_hit(ox, oy, oz, dx, dy, dz, within, 1e30, scene, shape, stack)
         if medium < 0 and density > 0.0 and panels[0].shape[0] > 0:
             _panels_seen(bx, by, bz, dx, dy, dz, passed, passed + t, density, index, fraction, scene, panels, light,
                          seen, layers, share, through)  # fmt: skip
@@ -403,97 +403,3 @@ def trace(origin, direction, state, index, fraction, nearest_sample, basis, scen
                     through[0] *= HEROES
         first = False
     return 0.0
-
-
-_SHARES = 7 + rows.LOBES
-
-
-def room_for(surfaces):
-    """What one call of `render_tile` works in."""
-    return (
-        np.empty((4, 3)), np.zeros((_SHARES + 2 * LAYERS, HEROES)), np.empty((2, HEROES), np.int64),
-        np.empty(4, np.uint64), np.empty((HEROES, 3)), np.empty((HEROES, 3)),
-        np.empty((surfaces, rows.SPECTRA, HEROES)), np.empty(DEPTH, np.int32), np.zeros(surfaces, np.int64),
-        np.empty((3, 4)), np.empty((4 + rows.LOBES, HEROES)),
-    )  # fmt: skip
-
-
-@kernel
-def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene, limits, patches, sky, panels, shape,
-                materials, media, varying, basis, film, total, squares, cut, apart, room):  # fmt: skip
-    """Add `count` samples, from number `begin`, to every pixel of a tile.
-
-    Of the tile's own size: total (h, w, 3): sums of linear Rec.709; squares (h, w): sums of squared luminance; cut
-    (h, w): energy the bounce limits cut off; apart (LAYERS or 0, h, w, 3): as total, by what the light met first.
-    camera as `camera_array`; room as `room_for`.
-    """
-    camera, scene, limits, patches = unowned(camera), unowned(scene), unowned(limits), unowned(patches)
-    sky = (unowned(sky[0]), unowned(sky[1]), unowned(sky[2]), unowned(sky[3]))
-    panels = (unowned(panels[0]), unowned(panels[1]))
-    shape = (unowned(shape[0]), unowned(shape[1]), unowned(shape[2]), unowned(shape[3]), unowned(shape[4]))
-    materials = (unowned(materials[0]), unowned(materials[1]), unowned(materials[2]), unowned(materials[3]))
-    varying = (
-        unowned(varying[0]), unowned(varying[1]), unowned(varying[2]), unowned(varying[3]), unowned(varying[4]),
-        unowned(varying[5]),
-    )  # fmt: skip
-    media, basis, film = unowned(media), unowned(basis), unowned(film)
-    total, squares, cut, apart = unowned(total), unowned(squares), unowned(cut), unowned(apart)
-    vectors, heroes, places, state = unowned(room[0]), unowned(room[1]), unowned(room[2]), unowned(room[3])
-    origin, direction, wo, wi = vectors[0], vectors[1], vectors[2], vectors[3]
-    seen, value, light, through, fraction = heroes[0], heroes[1], heroes[2], heroes[3], heroes[4]
-    extinct, parts, share = heroes[5:7], heroes[7 : 7 + rows.LOBES], heroes[_SHARES : _SHARES + LAYERS]
-    layers = heroes[_SHARES + LAYERS : _SHARES + LAYERS + apart.shape[0]]
-    index, nearest_sample = places[0], places[1]
-    weights, own_basis = unowned(room[4]), unowned(room[5])
-    props, stack, gathered = unowned(room[6]), unowned(room[7]), unowned(room[8])
-    turns, kept = unowned(room[9]), unowned(room[10])
-    bumped = (turns[0], turns[1], kept[:4], kept[4:])
-    work = (wo, wi, value, light, through, extinct, props, parts, share, stack, gathered, turns[2], bumped)
-    clamp = limits[CLAMP]
-    for y in range(y0, y1):
-        for x in range(x0, x1):
-            pixel = y * width + x
-            scramble = seeded(seed, pixel, 0)
-            state[0] = scramble
-            shift_x = random_uniform(state)
-            shift_y = random_uniform(state)
-            shift_w = random_uniform(state)
-            for s in range(begin, begin + count):
-                state[0] = seeded(seed, pixel, s + 1)
-                state[1] = np.uint64(s)
-                state[2] = scramble
-                state[3] = np.uint64(0)
-                choose_wavelengths(rotated(s, shift_w), index, fraction, nearest_sample, film, weights)
-                for j in range(HEROES):
-                    for c in range(3):
-                        own_basis[j, c] = (
-                            basis[index[j], c] * (1.0 - fraction[j]) + basis[index[j] + 1, c] * fraction[j]
-                        )
-                jx = shift_x + s * 0.7548776662466927
-                jy = shift_y + s * 0.5698402909980532
-                px = 2.0 * (x + jx - math.floor(jx)) / width - 1.0
-                py = 1.0 - 2.0 * (y + jy - math.floor(jy)) / height
-                aim(px, py, camera, state, origin, direction)
-                cut[y - y0, x - x0] += trace(
-                    origin, direction, state, index, fraction, nearest_sample, own_basis, scene, limits, patches,
-                    sky, panels, shape, materials, media, varying, work, seen, layers,
-                )  # fmt: skip
-                r = g = b = 0.0
-                for j in range(HEROES):
-                    value = seen[j]
-                    if clamp > 0.0 and value > clamp:
-                        for layer in range(layers.shape[0]):
-                            layers[layer, j] *= clamp / value
-                        value = clamp
-                    r += value * weights[j, 0]
-                    g += value * weights[j, 1]
-                    b += value * weights[j, 2]
-                total[y - y0, x - x0, 0] += r
-                total[y - y0, x - x0, 1] += g
-                total[y - y0, x - x0, 2] += b
-                luminance = 0.2126 * r + 0.7152 * g + 0.0722 * b
-                squares[y - y0, x - x0] += luminance * luminance
-                for layer in range(layers.shape[0]):
-                    for j in range(HEROES):
-                        for c in range(3):
-                            apart[layer, y - y0, x - x0, c] += layers[layer, j] * weights[j, c]

@@ -14,7 +14,9 @@ _STEEPNESS, _CENTRE = 0.0072, 538.0
 _T0 = math.tanh(_STEEPNESS * (380.0 - _CENTRE))
 _T1 = math.tanh(_STEEPNESS * (780.0 - _CENTRE))
 _FIRST, _STEP, _LAST = 380.0, 5.0, WAVELENGTHS.size - 1
-_GOLDEN = 0.6180339887498949
+_STEP_ON = (2.0 + 0.6180339887498949) / 4.0
+"""From sample to sample of a pixel. Times `HEROES` it is the golden ratio but for whole numbers: all wavelengths of a
+few samples together lie evenly."""
 _CELLS = 4096
 
 
@@ -48,6 +50,14 @@ def sensor_table():
     return np.ascontiguousarray(np.column_stack([place, weights]))
 
 
+def lights_on_film(table):
+    """(3, 3): what a sensor (as `sensor_table`) makes of lights of red, green and blue alone, over all wavelengths."""
+    spectra, cell = light_spectra(), np.minimum(table[:, 0].astype(int), _LAST)
+    part = (table[:, 0] - cell)[:, None]
+    lights = spectra[cell] * (1.0 - part) + spectra[cell + 1] * part
+    return np.ascontiguousarray(HEROES * lights.T @ table[:, 1:] / len(table))
+
+
 @kernel
 def choose_wavelengths(u, index, fraction, nearest, table, weights):
     """Wavelengths for a number in 0..1: grid places, and weights (HEROES, 3) of radiance on the film."""
@@ -68,7 +78,13 @@ def choose_wavelengths(u, index, fraction, nearest, table, weights):
 
 
 @leaf
-def rotated(sample, offset):
-    """The `sample`-th number of the golden-ratio sequence, shifted: even over the samples of a pixel."""
-    x = offset + sample * _GOLDEN
-    return x - math.floor(x)
+def wavelength_number(x, y, sample, pick, offset):
+    """Which wavelengths a sample of a pixel has, as a number in 0..1 for `choose_wavelengths`.
+
+    Even over the samples of a pixel, and over pixels beside each other (the R2 lattice, Roberts 2018), so that what
+    little colour noise there is averages out near by. pick: 0..1, of the pixel: which wavelength is the hero; offset:
+    0..1, of the picture.
+    """
+    across = offset + x * 0.7548776662466927 + y * 0.5698402909980532
+    u = (across - math.floor(across) + math.floor(pick * HEROES)) / HEROES + sample * _STEP_ON
+    return u - math.floor(u)

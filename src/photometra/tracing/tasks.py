@@ -11,11 +11,12 @@ import numpy as np
 
 from ..surface.bank import Bank
 from ..surface.compile import CompiledSurface
-from .kernels import LAYERS, render_tile, room_for
+from .kernels import LAYERS
 from .lights import light_arrays
 from .materials import materials_of
 from .scene import PATCHES, Scene
-from .spectral import light_spectra, sensor_table
+from .spectral import light_spectra, lights_on_film, sensor_table
+from .tile import render_tile, room_for
 
 
 @dataclass(frozen=True)
@@ -70,18 +71,21 @@ class Sums:
 
 @cache
 def _spectra():
-    return light_spectra(), sensor_table()
+    eye = sensor_table()
+    return light_spectra(), eye, lights_on_film(eye)
 
 
 def prepared(view: View):
     """The arrays of a view as the kernel takes them; the same for all of its tasks."""
     e, scene = view.scene.environment, view.scene
     materials, media, varying = materials_of(view.compiled, scene)
-    basis, eye = _spectra()
+    basis, eye, seen = _spectra()
+    if view.sensor is not None:
+        eye, seen = view.sensor, lights_on_film(view.sensor)
     return (
         scene.camera_array(view.width, view.height), scene.array(), view.limits.array(), np.array(PATCHES),
         (e.radiance, e.probability, e.rows, e.columns), light_arrays(scene.panels, scene.target), scene.mesh.arrays,
-        materials, media, tuple(varying), basis, eye if view.sensor is None else view.sensor,
+        materials, media, tuple(varying), basis, eye, seen,
     )  # fmt: skip
 
 
