@@ -54,7 +54,7 @@ def evaluated(compiled, wo, wi, side, wavelengths):
     props = np.empty((spectra.shape[0], index.size))
     rows.gather(spectra, index, fraction, props)
     out, parts = np.empty(index.size), np.empty((rows.LOBES, index.size))
-    near, far = lobes.diffuse_probabilities(wo[2], side, scalars, props, nearest, tables, curves, out)
+    near, far = lobes.diffuse_probabilities(wo[2], side, scalars, props, nearest, tables, curves)
     density = lobes.evaluate(wo, wi, side, near, far, scalars, props, nearest, tables, curves, parts, out)
     return out.copy(), density
 
@@ -179,7 +179,7 @@ def test_drawn_directions_follow_the_density(case, cosine):
     rows.gather(spectra, index, fraction, props)
     wo = np.array([np.sqrt(1.0 - cosine**2), 0.0, cosine])
     out, wi, parts = np.empty(1), np.empty(3), np.empty((rows.LOBES, 1))
-    near, far = lobes.diffuse_probabilities(cosine, side, scalars, props, nearest, tables, curves, out)
+    near, far = lobes.diffuse_probabilities(cosine, side, scalars, props, nearest, tables, curves)
     rng = np.random.default_rng(7)
     draws, bands, columns, fine = 60_000, 16, 8, 14
     counts = np.zeros((bands, columns))

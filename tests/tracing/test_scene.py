@@ -22,7 +22,14 @@ from photometra.tracing.scene import (
     stage_radius,
     stage_reflectance,
 )
-from photometra.tracing.spectral import rotated
+from photometra.tracing.spectral import (
+    HEROES,
+    choose_wavelengths,
+    light_spectra,
+    lights_on_film,
+    sensor_table,
+    wavelength_number,
+)
 
 R = 30.0
 SCENE = Scene(uniform_environment(), radius=R).array()
@@ -114,5 +121,27 @@ def test_random_numbers_are_even_and_apart():
     counts, _ = np.histogram(numbers, 20, (0.0, 1.0))
     assert np.sum((counts - 1000.0) ** 2 / 1000.0) < 50.0
     assert abs(np.corrcoef(numbers[:-1], numbers[1:])[0, 1]) < 0.03
-    spread = np.sort([rotated(i, 0.3) for i in range(64)])
-    assert np.diff(spread).max() < 3.0 / 64.0
+
+
+def test_wavelengths_lie_evenly_over_samples_and_over_pixels():
+    over_samples = np.sort([wavelength_number(5, 9, i, 0.3, 0.1) for i in range(64)])
+    assert np.diff(over_samples).max() < 3.0 / 64.0
+    # All of a path's wavelengths together: what counts is where they stand within a step between them.
+    within = np.sort([HEROES * wavelength_number(5, 9, i, 0.3, 0.1) % 1.0 for i in range(16)])
+    assert np.diff(within).max() < 3.0 / 16.0
+    beside = np.sort([HEROES * wavelength_number(x, y, 0, 0.0, 0.4) % 1.0 for x in range(4) for y in range(4)])
+    assert np.diff(beside).max() < 3.0 / 16.0
+    assert all(0.0 <= wavelength_number(x, 7, x, p, 0.99) < 1.0 for x in range(50) for p in (0.0, 0.999))
+
+
+def test_what_the_film_makes_of_a_light_is_the_mean_over_its_wavelengths():
+    eye, basis = sensor_table(), light_spectra()
+    index, nearest = np.zeros(HEROES, np.int64), np.zeros(HEROES, np.int64)
+    fraction, weights, total = np.zeros(HEROES), np.zeros((HEROES, 3)), np.zeros((3, 3))
+    for i in range(4096):
+        choose_wavelengths((i + 0.5) / 4096, index, fraction, nearest, eye, weights)
+        lights = basis[index] * (1.0 - fraction[:, None]) + basis[index + 1] * fraction[:, None]
+        total += lights.T @ weights / 4096
+    assert lights_on_film(eye) == pytest.approx(total, abs=1e-4)
+    # A light of red, green and blue alone is seen as that.
+    assert lights_on_film(eye) == pytest.approx(np.eye(3), abs=2e-3)

@@ -130,7 +130,7 @@ def test_light_is_drawn_as_the_density_says_and_integrates_to_the_same():
     counts = np.zeros((8, 16))
     weighed = np.zeros(3)
     for u in rng.random((draws, 2)):
-        x, y, z, density, u_drawn, v_drawn = direction_drawn(*u, turn, e.probability, e.rows, e.columns)
+        x, y, z, density, u_drawn, v_drawn = direction_drawn(*u, turn, *e.arrays[1:])
         u_seen, v_seen = place_towards(x, y, z, turn)
         assert (u_seen, v_seen) == pytest.approx((u_drawn, v_drawn), abs=1e-6)
         assert density == pytest.approx(density_at(u_drawn, v_drawn, y, e.probability), rel=1e-6)

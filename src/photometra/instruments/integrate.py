@@ -59,8 +59,8 @@ def _sent_share(cos_o, side, way, polar, weights, turns, index, fraction, grid,
     value = np.empty(n)
     parts = np.empty((rows.LOBES, n))
     out[:] = 0.0
-    near, far = lobes.diffuse_probabilities(cos_o, side, scalars, props, grid, tables, curves, value)
-    coat, near_cosine, far_cosine, bare, bent = lobes.mixture(cos_o, side, near, far, scalars, props, curves, value)
+    near, far = lobes.diffuse_probabilities(cos_o, side, scalars, props, grid, tables, curves)
+    coat, near_cosine, far_cosine, bare, bent = lobes.mixture(cos_o, side, near, far, scalars, curves)
     sheet = scalars[rows.SHEET] > 0.0
     for lobe in range(6):
         share = near_cosine if way > 0.0 else far_cosine
@@ -75,7 +75,7 @@ def _sent_share(cos_o, side, way, polar, weights, turns, index, fraction, grid,
             ax = scalars[rows.HAZE_X] if lobe == 2 else scalars[rows.ALPHA_X]
             ay = scalars[rows.HAZE_Y] if lobe == 2 else scalars[rows.ALPHA_Y]
             if sheet:
-                reflect = lobes.reflected_share(cos_o, side, scalars, props, value)
+                reflect = lobes.reflected_share(cos_o, side, curves)
                 share *= reflect if way > 0.0 else 1.0 - reflect
                 ax *= 1.0 if way > 0.0 else scalars[rows.THROUGH_WIDTH]
                 ay *= 1.0 if way > 0.0 else scalars[rows.THROUGH_WIDTH]
@@ -174,7 +174,7 @@ def _flux_into_aperture(theta, source_x, source_y, half_x, half_y, is_round, rad
     wo = np.array([-math.sin(t) * math.cos(source_y), -math.sin(source_y), math.cos(t) * math.cos(source_y)])
     # The plane of incidence lies along the shape's own way round; the lobes count from the strokes.
     wo[0], wo[1] = rows.to_lobe_frame(wo[0], wo[1], scalars)
-    near, far = lobes.diffuse_probabilities(wo[2], rows.FRONT, scalars, props, grid, tables, curves, value)
+    near, far = lobes.diffuse_probabilities(wo[2], rows.FRONT, scalars, props, grid, tables, curves)
     c = max(wo[2], 0.02)
     # The narrowest lobe sets the scale; wider ones are smooth on it.
     narrowest = scalars[rows.ALPHA_Y]
@@ -237,7 +237,7 @@ def _scattered(wo, directions, index, fraction, grid, scalars, spectra, tables, 
     rows.gather(spectra, index, fraction, props)
     value = np.empty(n)
     parts = np.empty((rows.LOBES, n))
-    near, far = lobes.diffuse_probabilities(wo[2], rows.FRONT, scalars, props, grid, tables, curves, value)
+    near, far = lobes.diffuse_probabilities(wo[2], rows.FRONT, scalars, props, grid, tables, curves)
     wi = np.empty(3)
     for d in range(directions.shape[0]):
         wi[0], wi[1] = rows.to_lobe_frame(directions[d, 0], directions[d, 1], scalars)

@@ -21,7 +21,7 @@ from ..optics.fresnel import fresnel_conductor
 from ..optics.halfspace import single_albedo
 from ..optics.media import absorption_from_colour, absorption_from_extinction
 from ..optics.metal import colours_from_constants, constants_from_colours
-from . import rows
+from . import facets, rows
 from .albedo import (
     FACETS,
     MU,
@@ -43,7 +43,7 @@ from .sheet import SMOOTHEST_ALPHA, compile_sheet
 from .spectrum import coefficients_of, reflectance_of
 from .split import far_shares_of, film_absorbs, film_losses, reflectances_of, sent_back, split_of
 
-_NODES = 3
+_NODES, _FEW = 3, 5
 _STRAIGHTEST_FIBRES, _MOST_SENT_BACK = 0.05, 0.999
 
 
@@ -163,6 +163,7 @@ def compile_surface(surface: Surface, constants_reading=None) -> CompiledSurface
         bury(surface, coat_face, scalars, spectra, tables, bare)
     if surface["sheen.amount"] > 0.0:
         _compile_sheen(surface, scalars, spectra, tables, curves)
+    _compile_chances(scalars, spectra, curves)
     # A kernel takes a spectrum between two samples; one more column spares it the test at the end.
     spectra = np.hstack([spectra, spectra[:, -1:]])
     return CompiledSurface(scalars, np.ascontiguousarray(spectra), tables, curves)
@@ -194,6 +195,7 @@ def compile_boundary(within: CompiledSurface, around: CompiledSurface) -> Compil
     spectra[rows.ETA] = np.where(np.abs(eta - 1.0) < 1e-6, 1.0 + 1e-6, eta)
     scalars[rows.DISPERSIVE] = float(np.ptp(eta) > 1e-9)
     _compile_interface(spectra[rows.ETA], scalars, spectra, tables)
+    _compile_chances(scalars, spectra, curves)
     spectra = np.hstack([spectra, spectra[:, -1:]])
     return CompiledSurface(scalars, np.ascontiguousarray(spectra), tables, curves)
 
@@ -264,6 +266,17 @@ def _compile_sheen(surface, scalars, spectra, tables, curves):
     body = tables[rows.BODY_WEIGHT].mean(axis=0) + 1e-9
     seen = hemispherical((1.0 - sent_back) * body) / hemispherical(body)
     curves[rows.SHEEN_OVER_BODY] = (1.0 - sent_back) / math.sqrt(seen)
+
+
+def _compile_chances(scalars, spectra, curves):
+    """Fill in what lobes are chosen by. Any chances would be right; these follow the energy."""
+    some = np.ascontiguousarray(spectra[:, ::_FEW])
+    cosines, room = np.maximum(MU, 1e-3), np.empty(some.shape[1])
+    sides = [(rows.FRONT, rows.MIRRORED_OUT)]
+    if scalars[rows.METALNESS] < 1.0:
+        sides.append((rows.INNER, rows.MIRRORED_IN))
+    for side, row in sides:
+        facets.interface_means(cosines, side, scalars, some, room, curves[row : row + 2])
 
 
 def _compile_metal(surface, constants, scalars, spectra, curves):

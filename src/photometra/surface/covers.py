@@ -46,6 +46,7 @@ from .rows import (
     UNDER,
     at_cosine,
     at_direction,
+    facet_chances,
     turn_at,
 )
 
@@ -62,14 +63,14 @@ def coat_shares(mu_o, side, scalars, curves):
 
 
 @kernel
-def bent_share(mu_o, side, scalars, props, reflectance):
+def bent_share(mu_o, side, scalars, curves):
     """Of the draws of a facet, the share that is drawn as seen through the coat; the rest is drawn bare."""
     if side == INNER or scalars[COAT] <= 0.0:
         return 0.0
     if scalars[TRANSMISSION] <= 0.0:
         return scalars[COAT]
     # What goes on below is drawn bare.
-    mean, passed = interface_reflectance(mu_o, side, scalars, props, reflectance)
+    mean, passed = facet_chances(curves, side, mu_o)
     return scalars[COAT] * mean / (mean + passed) if mean + passed > 0.0 else 0.0
 
 

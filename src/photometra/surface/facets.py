@@ -180,6 +180,49 @@ def wall_reflectances(cosines, side, scalars, props, reflected, let):
 
 
 @kernel
+def interface_means(cosines, side, scalars, props, room, out):
+    """The two means of `interface_reflectance` by cosine, into out (2, m); room (n,): for one by wavelength."""
+    for i in range(cosines.shape[0]):
+        out[0, i], out[1, i] = interface_reflectance(cosines[i], side, scalars, props, room)
+
+
+@kernel
+def _add_dielectric(cos_d, side, m, t, scalars, props, out):
+    """Add what the dielectric part reflects to `out`; returns the sum of what a facet of it lets in."""
+    is_wall = scalars[SHEET] > 0.0 and t > 0.0
+    even = scalars[ACHROMATIC] > 0.0
+    bare = bare_let = passed = 0.0
+    for j in range(out.shape[0]):
+        if j == 0 or not even:
+            bare, bare_let = dielectric_facet(cos_d, side, scalars, props, j)
+        f = bare
+        if is_wall:
+            reflected, let = wall_facet(cos_d, side, scalars, props, j)
+            f += t * (reflected - f)
+            passed += let
+        else:
+            passed += bare_let
+        out[j] += (1.0 - m) * f
+    return passed
+
+
+@kernel
+def _add_metal(cos_d, side, m, scalars, props, out):
+    """Add what the metal part reflects to `out`."""
+    n = out.shape[0]
+    if scalars[FACE_EDGE] > 0.0 or scalars[FILM] > 0.0:
+        for j in range(n):
+            out[j] += m * metal_facet(cos_d, side, scalars, props, j)
+        return
+    # As `metal_facet` of a bare metal, in a loop that is worked out several wavelengths at a time.
+    inverse = 1.0 / scalars[COAT_IOR] if side == UNDER else 1.0
+    for j in range(n):
+        out[j] += (
+            m * props[METAL_TINT, j] * conductor_scalar(cos_d, props[METAL_A, j] * inverse, props[METAL_B, j] * inverse)
+        )
+
+
+@kernel
 def interface_reflectance(cos_d, side, scalars, props, out):
     """Fresnel reflectance at each wavelength into `out`; returns the mean, and the mean share that a facet lets in.
 
@@ -187,27 +230,15 @@ def interface_reflectance(cos_d, side, scalars, props, out):
     """
     n = out.shape[0]
     m = 0.0 if side == INNER else scalars[METALNESS]
-    t = 1.0 if side == INNER else scalars[TRANSMISSION]
-    is_wall = scalars[SHEET] > 0.0 and t > 0.0
-    mean = 0.0
     passed = 0.0
-    even = scalars[ACHROMATIC] > 0.0
-    bare = bare_let = 0.0
     for j in range(n):
-        f = 0.0
-        if m < 1.0:
-            if j == 0 or not even:
-                bare, bare_let = dielectric_facet(cos_d, side, scalars, props, j)
-            f = bare
-            if is_wall:
-                reflected, let = wall_facet(cos_d, side, scalars, props, j)
-                f += t * (reflected - f)
-                passed += let
-            else:
-                passed += bare_let
-            f *= 1.0 - m
-        if m > 0.0:
-            f += m * metal_facet(cos_d, side, scalars, props, j)
-        out[j] = f
-        mean += f
-    return mean / n, (1.0 - m) * t * passed / n
+        out[j] = 0.0
+    if m < 1.0:
+        t = 1.0 if side == INNER else scalars[TRANSMISSION]
+        passed = (1.0 - m) * t * _add_dielectric(cos_d, side, m, t, scalars, props, out) / n
+    if m > 0.0:
+        _add_metal(cos_d, side, m, scalars, props, out)
+    mean = 0.0
+    for j in range(n):
+        mean += out[j]
+    return mean / n, passed

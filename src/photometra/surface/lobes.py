@@ -37,7 +37,6 @@ from .rows import (
     BODY_WEIGHT,
     COAT,
     COAT_IOR,
-    COAT_LOBE,
     COAT_REST,
     COAT_REST_SCALE,
     COAT_X,
@@ -85,6 +84,7 @@ from .rows import (
     at_cosine,
     at_direction,
     at_direction_of,
+    facet_chances,
 )  # fmt: skip
 
 
@@ -98,17 +98,17 @@ def _widths(lobe, scalars):
 
 
 @kernel
-def diffuse_probabilities(mu_o, side, scalars, props, grid, tables, curves, reflectance):
+def diffuse_probabilities(mu_o, side, scalars, props, grid, tables, curves):
     """Chance of drawing a cosine lobe, on the viewer's side and beyond; the rest draws a microfacet.
 
     Any chances would be right; these follow the energy, so that few samples are wasted.
     """
     m = 0.0 if side == INNER else scalars[METALNESS]
     t = 1.0 if side == INNER else scalars[TRANSMISSION]
-    spec, passed = interface_reflectance(mu_o, side, scalars, props, reflectance)
+    spec, passed = facet_chances(curves, side, mu_o)
     body = 0.0
     through = 0.0
-    n = reflectance.shape[0]
+    n = grid.shape[0]
     if side != INNER and m < 1.0 and t < 1.0:
         row = REVERSE_BODY if side == REVERSE else BODY
         for j in range(n):
@@ -158,16 +158,14 @@ def evaluate(wo, wi, side, near, far, scalars, props, grid, tables, curves, part
     m = 0.0 if side == INNER else scalars[METALNESS]
     t = 1.0 if side == INNER else scalars[TRANSMISSION]
     coat = scalars[COAT] if side != INNER else 0.0
-    # The coat's row is room for this, and nothing yet.
-    bent = (1.0 - near - far) * bent_share(mu_o, side, scalars, props, parts[COAT_LOBE])
-    parts[COAT_LOBE, :] = 0.0
+    bent = (1.0 - near - far) * bent_share(mu_o, side, scalars, curves)
     micro = 1.0 - near - far - bent
     sheet = scalars[SHEET] > 0.0
     density = 0.0
     if mu_i > 0.0:
         density = _reflected(wo, wi, side, m, t, near, micro, scalars, props, grid, tables, curves, parts)
     elif sheet:
-        density = _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, parts)
+        density = _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, curves, parts)
     elif t * (1.0 - m) > 0.0:
         density = _refracted(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, parts)
     if coat > 0.0:
@@ -182,11 +180,11 @@ def evaluate(wo, wi, side, near, far, scalars, props, grid, tables, curves, part
     return density
 
 
-@kernel
-def reflected_share(mu_o, side, scalars, props, reflectance):
+@leaf
+def reflected_share(mu_o, side, curves):
     """Of the facets drawn on a sheet, the share that reflects: its two lobes differ in width, so that the choice comes
     before the facet."""
-    mean, passed = interface_reflectance(mu_o, side, scalars, props, reflectance)
+    mean, passed = facet_chances(curves, side, mu_o)
     return mean / (mean + passed) if mean + passed > 0.0 else 1.0
 
 
@@ -218,7 +216,7 @@ def _reflected(wo, wi, side, m, t, near, micro, scalars, props, grid, tables, cu
     mu_i = wi[2]
     hx, hy, hz, cos_d = half_way(wo, wi[0], wi[1], mu_i)
     finish = parts[FINISH_LOBE]
-    reflect = reflected_share(mu_o, side, scalars, props, finish) if scalars[SHEET] > 0.0 else -1.0
+    reflect = reflected_share(mu_o, side, curves) if scalars[SHEET] > 0.0 else -1.0
     mean, passed = interface_reflectance(cos_d, side, scalars, props, finish)
     if side == INNER and scalars[COAT] > 0.0:
         for j in range(n):
@@ -261,7 +259,7 @@ def _reflected(wo, wi, side, m, t, near, micro, scalars, props, grid, tables, cu
 
 
 @kernel
-def _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, parts):
+def _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, curves, parts):
     """Through a sheet: the mirror image of what its clear wall and its body would do on the viewer's side, the wall's
     lobe as narrow as two faces bend it."""
     n = parts.shape[1]
@@ -274,7 +272,7 @@ def _through_sheet(wo, wi, side, m, t, far, micro, scalars, props, grid, tables,
     if t > 0.0:
         hx, hy, hz, cos_d = half_way(wo, wi[0], wi[1], mu_i)
         let = parts[THROUGH_LOBE]
-        reflect = reflected_share(mu_o, side, scalars, props, let)
+        reflect = reflected_share(mu_o, side, curves)
         value, drawn = _facet_lobes(wo, wi[0], wi[1], mu_i, hx, hy, hz, scalars[THROUGH_WIDTH], scalars)
         density += drawn * micro * (1.0 - reflect)
         for j in range(n):
@@ -383,14 +381,14 @@ def drawn_bent(wo, u0, u1, lobe, scalars, wi):
 
 
 @kernel
-def mixture(mu_o, side, near, far, scalars, props, curves, reflectance):
+def mixture(mu_o, side, near, far, scalars, curves):
     """Probabilities with which `sample` draws: (the coat's facets, a cosine lobe on the viewer's side, one beyond, a
     bare facet, a facet seen through the coat); they sum to 1. Facets are of the haze by its share. near, far: the
-    `diffuse_probabilities` at mu_o; reflectance: room for one by wavelength."""
+    `diffuse_probabilities` at mu_o."""
     coat, multiple = coat_shares(mu_o, side, scalars, curves)
     below = 1.0 - coat - multiple
     facets = below * (1.0 - near - far)
-    bent = bent_share(mu_o, side, scalars, props, reflectance)
+    bent = bent_share(mu_o, side, scalars, curves)
     return coat, multiple + near * below, far * below, (1.0 - bent) * facets, bent * facets
 
 
@@ -403,7 +401,7 @@ def sample(wo, side, near, far, u0, u1, u2, scalars, props, grid, tables, curves
     mu_o = wo[2]
     if mu_o <= 0.0:
         return 0.0
-    coat, near_cosine, far_cosine, bare, bent = mixture(mu_o, side, near, far, scalars, props, curves, out)
+    coat, near_cosine, far_cosine, bare, bent = mixture(mu_o, side, near, far, scalars, curves)
     if u2 < coat:
         _mirrored(wo, scalars[COAT_X], scalars[COAT_Y], u0, u1, wi)
         if wi[2] <= 0.0:
@@ -427,7 +425,7 @@ def sample(wo, side, near, far, u0, u1, u2, scalars, props, grid, tables, curves
         u2 = u2 / haze if lobe == 1 else (u2 - haze) / max(1.0 - haze, 1e-300)
         _, ax, ay = _widths(lobe, scalars)
         is_sheet = scalars[SHEET] > 0.0
-        is_let = is_sheet and u2 >= reflected_share(mu_o, side, scalars, props, out)
+        is_let = is_sheet and u2 >= reflected_share(mu_o, side, curves)
         width = scalars[THROUGH_WIDTH] if is_let else 1.0
         hx, hy, hz, cos_o = _mirrored(wo, width * ax, width * ay, u0, u1, wi)
         mean = passed = 0.0

@@ -73,7 +73,9 @@ METAL_CURVE, COAT_CURVE, COAT_REFLECTS = range(3)
 # The fibres: the share they send back, and the weights of mirror lobes and of bodies below them.
 SHEEN_REFLECTS, SHEEN_OVER_FINISH, SHEEN_OVER_BODY = range(3, 6)
 # Turns (two rows each, as above) of the metal's and the coat's lost energy, and of what the coat passes on, as a share.
-METAL_TURN, COAT_TURN, COAT_PASS_TURN, CURVES = range(6, 14, 2)
+METAL_TURN, COAT_TURN, COAT_PASS_TURN = range(6, 12, 2)
+# What facets reflect and let in, on the mean of all wavelengths, from outside and from inside: lobes are chosen by it.
+MIRRORED_OUT, LET_IN_OUT, MIRRORED_IN, LET_IN_IN, CURVES = range(12, 17)
 COSINES = 64
 """Samples of a table over the cosine, 0..1 evenly."""
 
@@ -93,6 +95,14 @@ def at_cosine(row, mu):
     i = min(int(x), COSINES - 2)
     t = x - i
     return row[i] * (1.0 - t) + row[i + 1] * t
+
+
+@leaf
+def facet_chances(curves, side, mu):
+    """(reflected, let in) on the mean by facets that stand towards us at a cosine: what lobes are chosen by."""
+    if side == INNER:
+        return at_cosine(curves[MIRRORED_IN], mu), at_cosine(curves[LET_IN_IN], mu)
+    return at_cosine(curves[MIRRORED_OUT], mu), at_cosine(curves[LET_IN_OUT], mu)
 
 
 @leaf

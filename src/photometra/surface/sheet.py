@@ -148,5 +148,5 @@ def _weighed(landed, let, alone, wanted):
 
     weight = np.ones_like(wanted)
     for _ in range(_STEPS):
-        weight = np.sqrt(weight * weight * wanted / energy(weight))
+        weight = np.sqrt(weight * weight * wanted / np.maximum(energy(weight), 1e-12))
     return weight, energy(weight)

@@ -84,7 +84,7 @@ def evaluate(wo, wi, side, lean, room, scalars, props, nearest_sample, tables, c
             ox, oy = _at_upright(ox, oy, px, py, s)
         _into(ox, oy, wo[2], px, py, pz, own)
         own[2] = max(own[2], 1e-6)
-        near, far = lobes.diffuse_probabilities(own[2], side, scalars, props, nearest_sample, tables, curves, some[0])
+        near, far = lobes.diffuse_probabilities(own[2], side, scalars, props, nearest_sample, tables, curves)
         # The directions that the leaning facet may have sent for wi to come of it: itself, its image in the upright
         # mirror, and both mirrored at the horizon.
         for image in range(2 * starts):
@@ -136,7 +136,7 @@ def sample(wo, side, lean, room, u0, u1, u2, u3, u4, scalars, props, nearest_sam
         ox, oy = _at_upright(ox, oy, px, py, s)
     _into(ox, oy, wo[2], px, py, pz, own)
     own[2] = max(own[2], 1e-6)
-    near, far = lobes.diffuse_probabilities(own[2], side, scalars, props, nearest_sample, tables, curves, some[0])
+    near, far = lobes.diffuse_probabilities(own[2], side, scalars, props, nearest_sample, tables, curves)
     if lobes.sample(
         own, side, near, far, u0, u1, u2, scalars, props, nearest_sample, tables, curves, there, bits, some[2]
     ) <= 0.0:  # fmt: skip

@@ -9,20 +9,31 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..errors import InputError
+from ..optics.circle import circle, turns_of
 from ..optics.jit import kernel, leaf
 
 _IMPORTANCE_ROWS = 128
+_GUIDED = 256
 
 
 @dataclass(frozen=True, eq=False)
 class Environment:
     """Radiance (h, w, 3) in linear Rec.709, and the distribution over coarser cells that directions are drawn from:
-    probability (r, c) of each, the sums of the rows up to each (r,), and within a row, of its own (r, c)."""
+    probability (r, c) of each, the sums of the rows up to each (r,), and within a row, of its own (r, c); and guides to
+    those sums, as `_guide`, (_GUIDED,) and (r, _GUIDED).
+    """
 
     radiance: np.ndarray
     probability: np.ndarray
     rows: np.ndarray
     columns: np.ndarray
+    row_guide: np.ndarray
+    column_guide: np.ndarray
+
+    @property
+    def arrays(self):
+        """As the kernels take them."""
+        return self.radiance, self.probability, self.rows, self.columns, self.row_guide, self.column_guide
 
     @property
     def is_uniform(self):
@@ -31,7 +42,15 @@ class Environment:
 
 def uniform_environment():
     """Radiance 1 from everywhere at every wavelength: the furnace."""
-    return Environment(np.ones((1, 1, 3), np.float32), np.ones((1, 1)), np.ones(1), np.ones((1, 1)))
+    one = np.ones((1, 1))
+    return Environment(np.ones((1, 1, 3), np.float32), one, one[0], one, *(_guide(s) for s in (one[0], one)))
+
+
+def _guide(sums):
+    """For even steps of a number the first of growing sums (..., n) beyond each, (..., _GUIDED): where to look from."""
+    at = np.arange(_GUIDED) / _GUIDED
+    found = (sums[..., None, :] <= at[:, None]).sum(axis=-1)
+    return np.minimum(found, sums.shape[-1] - 1).astype(np.int16)
 
 
 def environment_from(radiance):
@@ -62,14 +81,14 @@ def environment_from(radiance):
     within[:, -1] = 1.0
     up_to = np.cumsum(of_row)
     up_to[-1] = 1.0
-    return Environment(radiance, probability, up_to, within)
+    return Environment(radiance, probability, up_to, within, _guide(up_to), _guide(within))
 
 
 @leaf
 def place_towards(x, y, z, turn):
     """Where a direction stands in the picture: (u, v), each 0..1; `turn` in radians about the vertical."""
-    u = (math.atan2(x, -z) + turn) / (2.0 * math.pi) + 0.5
-    return u - math.floor(u), math.acos(min(1.0, max(-1.0, y))) / math.pi
+    u = turns_of(x, -z) + turn / (2.0 * math.pi) + 0.5
+    return u - math.floor(u), 2.0 * turns_of(math.sqrt(max(0.0, 1.0 - y * y)), y)
 
 
 @kernel
@@ -98,6 +117,33 @@ def radiance_at(u, v, radiance):
     )
 
 
+@kernel
+def radiance_near(u, v, radiance, chance):
+    """As `radiance_at`, but of one of the four values about a place, drawn by a number in 0..1 by what each counts: the
+    same in the mean, and one place of memory instead of four."""
+    height = radiance.shape[0]
+    width = radiance.shape[1]
+    fx = u * width - 0.5
+    fy = min(max(v * height - 0.5, 0.0), height - 1.0)
+    x = int(math.floor(fx))
+    y = int(fy)
+    tx = fx - x
+    ty = fy - y
+    if chance < tx:
+        chance /= tx
+        x += 1
+    else:
+        chance = (chance - tx) / (1.0 - tx)
+    if chance < ty:
+        y += 1
+    if x < 0:
+        x += width
+    elif x >= width:
+        x -= width
+    y = min(y, height - 1)
+    return radiance[y, x, 0], radiance[y, x, 1], radiance[y, x, 2]
+
+
 @leaf
 def density_at(u, v, y, probability):
     """Density per steradian with which `direction_drawn` gives the direction (u, v), whose height is `y`."""
@@ -110,32 +156,27 @@ def density_at(u, v, y, probability):
 
 
 @leaf
-def _cell_of(sums, u):
-    """(the cell that a number 0..1 falls into by the sums up to each, where in it, 0..1)."""
-    low, high = 0, sums.shape[0] - 1
-    while low < high:
-        middle = (low + high) // 2
-        if u < sums[middle]:
-            high = middle
-        else:
-            low = middle + 1
+def _cell_of(sums, guide, u):
+    """(the cell that a number 0..1 falls into by the sums up to each, where in it, 0..1); guide as `_guide`."""
+    low, last = int(guide[int(u * _GUIDED)]), sums.shape[0] - 1
+    while low < last and u >= sums[low]:
+        low += 1
     before = sums[low - 1] if low > 0 else 0.0
     wide = sums[low] - before
     return low, min((u - before) / wide, 1.0 - 1e-12) if wide > 0.0 else 0.5
 
 
 @kernel
-def direction_drawn(u0, u1, turn, probability, row_sums, column_sums):
+def direction_drawn(u0, u1, turn, probability, row_sums, column_sums, row_guide, column_guide):
     """A direction in proportion to the light, from two numbers whose evenness it keeps: (x, y, z, density per
     steradian, u, v)."""
     rows = probability.shape[0]
     columns = probability.shape[1]
-    row, down = _cell_of(row_sums, u0)
-    column, across = _cell_of(column_sums[row], u1)
+    row, down = _cell_of(row_sums, row_guide, u0)
+    column, across = _cell_of(column_sums[row], column_guide[row], u1)
     u = (column + across) / columns
     v = (row + down) / rows
-    theta = v * math.pi
-    phi = (u - 0.5) * 2.0 * math.pi - turn
-    s = math.sin(theta)
+    y, s = circle(0.5 * v)
+    along, across = circle(u - 0.5 - turn / (2.0 * math.pi))
     density = probability[row, column] * rows * columns / (2.0 * math.pi * math.pi * max(s, 1e-6))
-    return s * math.sin(phi), math.cos(theta), -s * math.cos(phi), density, u, v
+    return s * across, y, -s * along, density, u, v

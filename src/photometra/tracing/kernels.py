@@ -4,7 +4,7 @@ Light is carried as basic radiance (see `surface.lobes`). At each place a light 
 joined with the surface's own sampling by the power heuristic (Veach 1997). The numbers that place lights and lobes lie
 evenly over a pixel's samples for the first surfaces of a path.
 
-What belongs together travels together: sky = (radiance, probability, rows, columns) of the environment; panels =
+What belongs together travels together: sky = the arrays of the environment; panels =
 (rows, radiance); shape = the arrays of a mesh; materials = (scalars, spectra, tables, curves), one for each surface of
 the shape, and media, for each surface the medium outside it and inside it (-1 air, else the surface whose interior it
 is); varying, which of the surfaces a place has (`materials.Varying`).
@@ -19,7 +19,7 @@ from ..optics.phase import scattered
 from ..optics.rng import even_pair, random_uniform
 from ..surface import lobes, rows
 from .bumps import BSDF_PAIR, CHOICE_PAIR, LIGHT_PAIR, drawn, evaluated, leaning_at
-from .environment import density_at, direction_drawn, place_towards, radiance_at
+from .environment import density_at, direction_drawn, place_towards, radiance_near
 from .lights import panel_drawn, panel_met
 from .media import free_flight
 from .scene import (
@@ -48,14 +48,14 @@ _ABSORB = np.array([rows.ABSORPTION, rows.SUB_ABSORPTION, rows.SHALLOW_ABSORPTIO
 
 
 @kernel_part
-def _sky(u, v, scene, radiance, basis, out):
+def _sky(u, v, state, scene, radiance, basis, out):
     """Spectral radiance from a place of the environment's picture."""
     strength = scene[STRENGTH]
     if radiance.shape[0] == 1:
         for j in range(HEROES):
             out[j] = strength
         return
-    r, g, b = radiance_at(u, v, radiance)
+    r, g, b = radiance_near(u, v, radiance, random_uniform(state))
     for j in range(HEROES):
         out[j] = strength * (r * basis[j, 0] + g * basis[j, 1] + b * basis[j, 2])
 
@@ -109,8 +109,8 @@ def _light_drawn(ox, oy, oz, state, index, fraction, basis, scene, sky, panels, 
         return x, y, z, distance, density * (1.0 - probability) / count
     if probability <= 0.0:
         return 0.0, 1.0, 0.0, 0.0, 0.0
-    x, y, z, density, u, v = direction_drawn(u, v, scene[TURN], sky[1], sky[2], sky[3])
-    _sky(u, v, scene, sky[0], basis, out)
+    x, y, z, density, u, v = direction_drawn(u, v, scene[TURN], sky[1], sky[2], sky[3], sky[4], sky[5])
+    _sky(u, v, state, scene, sky[0], basis, out)
     return x, y, z, 1e30, density * probability
 
 
@@ -138,7 +138,7 @@ def _panels_seen(bx, by, bz, dx, dy, dz, near, far, density, index, fraction, sc
 
 
 @kernel_part
-def _sky_seen(dx, dy, dz, density, basis, scene, sky, light, seen, layers, share, through):
+def _sky_seen(dx, dy, dz, density, state, basis, scene, sky, light, seen, layers, share, through):
     """Add the sky that a ray drawn with `density` (below 0 for none) runs into."""
     su = sv = 0.0
     weight = 1.0
@@ -147,7 +147,7 @@ def _sky_seen(dx, dy, dz, density, basis, scene, sky, light, seen, layers, share
         if density > 0.0:
             e = density_at(su, sv, dy, sky[1]) * scene[SKY_PROBABILITY]
             weight = density * density / (density * density + e * e)
-    _sky(su, sv, scene, sky[0], basis, light)
+    _sky(su, sv, state, scene, sky[0], basis, light)
     _add(seen, layers, share, through, light, weight)
 
 
@@ -304,7 +304,7 @@ def trace(first_met, origin, direction, state, index, fraction, nearest_sample, 
             _panels_seen(bx, by, bz, dx, dy, dz, passed, passed + t, density, index, fraction, scene, panels, light,
                          seen, layers, share, through)  # fmt: skip
         if what == NOTHING:
-            _sky_seen(dx, dy, dz, density, basis, scene, sky, light, seen, layers, share, through)
+            _sky_seen(dx, dy, dz, density, state, basis, scene, sky, light, seen, layers, share, through)
             return 0.0
         step = -1.0
         if medium < 0:
@@ -366,7 +366,7 @@ def trace(first_met, origin, direction, state, index, fraction, nearest_sample, 
         if leans:
             leaning_at(point, triangle, u, v, bump, scene, shape, varying[3], varying[4], random_uniform(state), lean)
         else:
-            near, far = lobes.diffuse_probabilities(wo[2], side, scalars, props, nearest_sample, tables, curves, value)
+            near, far = lobes.diffuse_probabilities(wo[2], side, scalars, props, nearest_sample, tables, curves)
         own_of = (scalars, props, tables, curves, leans, lean, bumped)
         _lit(
             point, wo, wi, side, near, far, own_of, alone, first, state, index, fraction, nearest_sample, basis, scene,

@@ -84,7 +84,7 @@ def prepared(view: View):
         eye, seen = view.sensor, lights_on_film(view.sensor)
     return (
         scene.camera_array(view.width, view.height), scene.array(), view.limits.array(), np.array(PATCHES),
-        (e.radiance, e.probability, e.rows, e.columns), light_arrays(scene.panels, scene.target), scene.mesh.arrays,
+        e.arrays, light_arrays(scene.panels, scene.target), scene.mesh.arrays,
         materials, media, tuple(varying), basis, eye, seen,
     )  # fmt: skip
 

@@ -62,7 +62,9 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
     camera as `camera_array`; on_film as `lights_on_film`; room as `room_for`.
     """
     camera, scene, limits, patches = unowned(camera), unowned(scene), unowned(limits), unowned(patches)
-    sky = (unowned(sky[0]), unowned(sky[1]), unowned(sky[2]), unowned(sky[3]))
+    sky = (
+        unowned(sky[0]), unowned(sky[1]), unowned(sky[2]), unowned(sky[3]), unowned(sky[4]), unowned(sky[5]),
+    )  # fmt: skip
     panels = (unowned(panels[0]), unowned(panels[1]))
     shape = (unowned(shape[0]), unowned(shape[1]), unowned(shape[2]), unowned(shape[3]), unowned(shape[4]))
     materials = (unowned(materials[0]), unowned(materials[1]), unowned(materials[2]), unowned(materials[3]))
