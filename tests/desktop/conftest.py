@@ -88,6 +88,7 @@ def _reset(window):
     window.solve_sheet.end()
     window.show_sheet()
     window.lower.setCurrentWidget(window.chart)
+    window.arrangement.show_chart(True)
     window.session.choose_stratum("finish")
     window.resize(1280, 800)
     window.menus.robust.setChecked(False)

@@ -246,6 +246,8 @@ def test_a_colour_becomes_a_spectrum_and_is_drawn(window):
     gauge = window.strata.gauges["colour"]
     click(gauge.turn_button)
     assert len(window.session.specimen.surface["colour"]) == 21 and gauge.strip.isVisible()
+    # It has its own width only once the panel has been laid out with it.
+    QTest.qWait(50)
     middle = gauge.strip.point_of(10).toPoint()
     drag(gauge.strip, middle, QPoint(middle.x(), 20))
     assert window.session.specimen.surface["colour"][10] > 0.7

@@ -4,10 +4,10 @@ import json
 import struct
 
 import pytest
-from PyQt6.QtCore import Qt
+from PyQt6.QtCore import QSettings, Qt
 from PyQt6.QtGui import QGuiApplication
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QFileDialog
+from PyQt6.QtWidgets import QFileDialog, QToolButton
 
 from photometra.desktop.commands import commands_of
 from photometra.exchange import write_standard
@@ -146,7 +146,32 @@ class TestRoomForThePicture:
         window.menus.chart.trigger()
         qtbot.waitUntil(lambda: self.share(window) > 1.5 * before, timeout=PATIENCE_MS)
         window.show_booth(True)
+        assert window.lower.isVisible() and not window.chart.card.isVisible()
+        window.show_booth(False)
+        assert not window.lower.isVisible() and window.session.reading.name in window.chart.card.accessibleName()
+        click(window.chart.card)
         assert window.lower.isVisible() and window.menus.chart.isChecked()
+        click(next(b for b in window.chart.findChildren(QToolButton) if b.accessibleName() == "Fold the chart"))
+        assert not window.lower.isVisible()
+        click(window.ledger.reading_cards[1])
+        assert window.lower.isVisible() and window.chart.title.text() == window.session.specimen.readings[1].name
+
+    def test_at_first_it_has_nearly_half_of_the_window_and_later_what_it_was_given(
+        self, make_window, own_demo, tmp_path
+    ):
+        fresh = make_window(own_demo)
+        fresh.resize(1280, 800)
+        QTest.qWait(50)
+        assert self.share(fresh) > 0.445 and not fresh.lower.isVisible()
+        fresh.arrangement.show_chart(True)
+        fresh.arrangement.across.setSizes([260, 640, 372])
+        sizes = fresh.arrangement.across.sizes()
+        fresh.session.history.mark_saved()
+        fresh.close()
+        # The tests' screen is smaller than the window was.
+        QSettings(str(tmp_path / "window.ini"), QSettings.Format.IniFormat).remove("layout/window")
+        again = make_window(own_demo)
+        assert again.lower.isVisible() and again.arrangement.across.sizes() == sizes
 
     def test_it_goes_into_a_window_of_its_own_and_home_again(self, window, qtbot):
         window.menus.apart.trigger()

@@ -43,7 +43,7 @@ def test_the_photograph_is_zoomed_about_the_pointer_and_moved_about(sheet, qtbot
     at = view.point_of((0.3, 0.4)).toPoint()
     for _ in range(8):
         wheel(view, at, 120)
-    assert view.zoom > 4.0 and (view.point_of((0.3, 0.4)) - QPointF(at)).manhattanLength() < 3.0
+    assert view.zoom > 4.0 and (view.point_of((0.3, 0.4)) - QPointF(at)).manhattanLength() < 6.0
     view.grab()
     qtbot.waitUntil(lambda: view.tiles.is_whole, timeout=PATIENCE_MS)
     # What is seen is the photograph itself, at its own pixels.

@@ -58,7 +58,7 @@ class ChainStrip(QWidget):
         self.session = session
         self.setObjectName("panel")
         row = QHBoxLayout(self)
-        row.setContentsMargins(6, 2, 6, 4)
+        row.setContentsMargins(6, 1, 6, 2)
         row.setSpacing(2)
         self.switches = {}
         self.exposure = DragField("exposure", "EV", -12.0, 12.0, 0.02, 2, "Exposure in stops", sign=True)

@@ -5,15 +5,16 @@ A click on a mark leaves that point out of every reckoning, or counts it again.
 
 import numpy as np
 import pyqtgraph as pg
-from PyQt6.QtCore import QPointF, Qt
-from PyQt6.QtWidgets import QHBoxLayout, QSizePolicy, QVBoxLayout, QWidget
+from PyQt6.QtCore import QPointF, Qt, pyqtSignal
+from PyQt6.QtGui import QPainter, QPen, QPolygonF
+from PyQt6.QtWidgets import QAbstractButton, QHBoxLayout, QSizePolicy, QToolButton, QVBoxLayout, QWidget
 
 from ..errors import InputError
 from ..readings import plain_name, with_mask
 from . import theme
 from .ledger import OUT, drawn, verdict_of
 from .session import Session
-from .text import Label
+from .text import Label, tip_of
 
 _SYMBOLS = ("o", "t1", "s")
 _REACH_PX = 9.0
@@ -106,8 +107,46 @@ def _decades(low, high):
     return [(float(d), f"{10.0**d:g}" if -4 < d < 5 else f"1e{d}") for d in range(first, last + 1, every)]
 
 
+class ChartCard(QAbstractButton):
+    """The chart folded to a line: whose it is and how it agrees; pressed, it unfolds."""
+
+    def __init__(self, parent=None):
+        super().__init__(parent)
+        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
+        self.setMinimumWidth(150)
+        self.setCursor(Qt.CursorShape.PointingHandCursor)
+        self._name, self._verdict, self._is_out = "", "", False
+
+    def show_state(self, name, verdict, is_out):
+        self._name, self._verdict, self._is_out = name, verdict, is_out
+        words = f"{name}, {verdict}" if verdict else name
+        self.setAccessibleName(f"Show the chart: {words}")
+        self.setToolTip(tip_of(f"{words}\nShow the chart under the picture (Ctrl+Shift+F)"))
+        self.update()
+
+    def paintEvent(self, _event):
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter.setFont(theme.font(8.5))
+        metrics, room = painter.fontMetrics(), self.rect().adjusted(4, 0, -22, 0)
+        verdict = metrics.elidedText(self._verdict, Qt.TextElideMode.ElideRight, int(0.6 * room.width()))
+        right = Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter
+        painter.setPen(theme.colour("brick" if self._is_out else "quiet"))
+        painter.drawText(room, right, verdict)
+        left = room.width() - metrics.horizontalAdvance(verdict) - 8
+        painter.setPen(theme.colour("text"))
+        name = metrics.elidedText(self._name, Qt.TextElideMode.ElideRight, left)
+        painter.drawText(room.adjusted(0, 0, left - room.width(), 0), right, name)
+        # A small arrow, up.
+        x, y = self.width() - 12.0, self.height() / 2.0
+        painter.setPen(QPen(theme.colour("verdigris" if self.hasFocus() else "quiet"), 1.6))
+        painter.drawPolyline(QPolygonF([QPointF(x - 5.0, y + 2.5), QPointF(x, y - 2.5), QPointF(x + 5.0, y + 2.5)]))
+
+
 class ReadingChart(QWidget):
-    """Follows the chosen reading."""
+    """Follows the chosen reading. `card`: the line that stands for it while it is folded."""
+
+    folded = pyqtSignal()
 
     def __init__(self, session: Session, parent=None):
         super().__init__(parent)
@@ -123,6 +162,14 @@ class ReadingChart(QWidget):
         head.setContentsMargins(12, 5, 12, 0)
         head.addWidget(self.title, 1)
         head.addWidget(self.verdict)
+        fold = QToolButton()
+        fold.setText("×")
+        fold.setToolTip("Fold the chart; the picture has its room (Ctrl+Shift+F)")
+        fold.setAccessibleName("Fold the chart")
+        fold.setFixedSize(22, 20)
+        fold.clicked.connect(self.folded)
+        head.addWidget(fold)
+        self.card = ChartCard()
         self._graphs = pg.GraphicsLayoutWidget()
         self._graphs.setAccessibleName("Chart of the reading")
         self._graphs.setToolTip("Click a mark to leave that point out, or to count it again")
@@ -167,6 +214,7 @@ class ReadingChart(QWidget):
         if reading is None:
             self.title.setText("No reading is chosen")
             self.verdict.setText("")
+            self.card.show_state("no reading", "", False)
             return
         agreement = found[0] if found else None
         self.title.setText(reading.name)
@@ -223,11 +271,14 @@ class ReadingChart(QWidget):
 
     def _show_verdict(self, reading, agreement):
         sign, word = verdict_of(agreement)
+        short = word
         if agreement is not None and agreement.problem:
             word = agreement.problem
         elif agreement is not None:
+            short = f"{reading.kind.metric_label} {agreement.value:.3g}, {word}"
             word = f"{reading.kind.metric_label}: {agreement.value:.3g} of {reading.tolerance:g} allowed, {word}"
         self.verdict.setText(f"{word} {sign}")
+        self.card.show_state(reading.name, f"{short} {sign}", sign == OUT)
         self.verdict.setObjectName("brick" if sign == OUT else "quiet")
         self.verdict.style().unpolish(self.verdict)
         self.verdict.style().polish(self.verdict)

@@ -41,11 +41,11 @@ class LayerStrip(QWidget):
         super().__init__(parent)
         self.session = session
         self.setObjectName("panel")
-        self.setFixedHeight(26)
+        self.setFixedHeight(24)
         self.buttons = {}
         self._group = QButtonGroup(self)
         row = QHBoxLayout(self)
-        row.setContentsMargins(8, 1, 8, 1)
+        row.setContentsMargins(8, 0, 8, 0)
         row.setSpacing(3)
         title = Label("first hit")
         title.setObjectName("quiet")

@@ -282,6 +282,7 @@ class Ledger(QWidget):
 
     import_wanted = pyqtSignal()
     add_wanted = pyqtSignal()
+    reading_wanted = pyqtSignal()
     edit_wanted = pyqtSignal()
     more_wanted = pyqtSignal(object)
     """The ways to come by a reading are wanted, at a place of the screen."""
@@ -362,7 +363,7 @@ class Ledger(QWidget):
             card.show_specimen(specimen, found[specimen.name])
         readings = chosen.readings if chosen else ()
         matching = {a.reading.name: a for a in (found[chosen.name] if chosen else ())}
-        self._match(self.reading_cards, self._readings, len(readings), ReadingCard, self.session.choose_reading)
+        self._match(self.reading_cards, self._readings, len(readings), ReadingCard, self._take_reading)
         for card, reading in zip(self.reading_cards, readings, strict=True):
             card.show_reading(reading, matching.get(reading.name))
         self._empty.setVisible(not readings)
@@ -382,6 +383,10 @@ class Ledger(QWidget):
                 card.menu_wanted.connect(partial(self._menu, i))
             cards.append(card)
             layout.addWidget(card)
+
+    def _take_reading(self, i):
+        self.session.choose_reading(i)
+        self.reading_wanted.emit()
 
     def _mark(self):
         for i, card in enumerate(self.specimen_cards):

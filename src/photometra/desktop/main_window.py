@@ -2,13 +2,12 @@
 
 from functools import partial
 
-from PyQt6.QtCore import QSettings, Qt, QTimer
+from PyQt6.QtCore import QSettings, QTimer
 from PyQt6.QtWidgets import (
     QApplication,
     QFrame,
     QMainWindow,
     QMessageBox,
-    QSplitter,
     QVBoxLayout,
     QWidget,
 )
@@ -20,6 +19,7 @@ from ..surface import PARAMETERS
 from . import theme
 from .acts import Acts
 from .agreement_sheet import AgreementSheet
+from .arrangement import Arrangement
 from .booth_sheet import BoothSheet
 from .chart import ReadingChart
 from .commands import CommandSearch
@@ -38,7 +38,6 @@ from .menus import Menus
 from .parts_sheet import PartsSheet
 from .photograph_sheet import PhotographSheet
 from .picture import NEUTRAL
-from .picture_window import PictureWindow
 from .probe_line import ProbeLine
 from .proof_sheet import ProofSheet
 from .queue_sheet import QueueSheet
@@ -54,8 +53,6 @@ from .text import Label, message
 from .workers import LongJob
 
 _SAID_MS = 6000
-_RESULT_HEIGHT = 310
-"""What the result of a solve needs to be read without scrolling."""
 _GAUGES = {"Material": ("body", "metalness"), "Finish": ("finish", "roughness"), "Layers": ("coat", "coat.amount")}
 """Steps of the route that are done at a gauge: its stratum, and its name."""
 
@@ -93,8 +90,6 @@ class MainWindow(QMainWindow):
         self.probe_line = ProbeLine(self.session)
         self.acts = Acts(self)
         self.browser = None
-        self._before_result = None
-        self._apart = None
         self.hand_over = None
         self._warming = LongJob(self)
         self._lay_out()
@@ -102,6 +97,7 @@ class MainWindow(QMainWindow):
         self.menus = Menus(self)
         self.setAcceptDrops(True)
         self.resize(1280, 800)
+        self.arrangement.set_out()
         self._title()
 
     # Laying out.
@@ -111,32 +107,15 @@ class MainWindow(QMainWindow):
         for sheet in (self.chart, self.solve_sheet, self.booth_sheet, self.map_sheet, self.parts_sheet):
             self.lower.addWidget(sheet)
         self.lower.addWidget(self.sight.numbers)
-        looking = self._looking = QSplitter(Qt.Orientation.Vertical)
-        looking.addWidget(self.sight)
-        looking.addWidget(self.lower)
-        looking.setSizes([424, 258])
-        looking.setStretchFactor(0, 1)
-        looking.setStretchFactor(1, 0)
+        self.arrangement = Arrangement(self)
         self.middle = ScrollingStack()
-        for part in (looking, *self.sheets.values()):
+        for part in (self.arrangement.looking, *self.sheets.values()):
             self.middle.addWidget(part)
-        across = self._across = QSplitter(Qt.Orientation.Horizontal)
-        for part in (self.ledger, self.middle, self.strata):
-            across.addWidget(part)
-        across.setSizes([246, 690, 344])
-        across.setStretchFactor(1, 1)
-        for splitter in (looking, across):
-            splitter.setHandleWidth(4)
-            splitter.setChildrenCollapsible(False)
-        self.ledger.setMinimumWidth(214)
-        self.strata.setMinimumWidth(330)
-        self.sight.setMinimumHeight(260)
-        self.lower.setMinimumHeight(150)
         whole = QWidget()
         column = QVBoxLayout(whole)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(0)
-        for part, stretch in ((self.route, 0), (self.lesson, 0), (across, 1), (self.probe_line, 0)):
+        for part, stretch in ((self.route, 0), (self.lesson, 0), (self.arrangement.across, 1), (self.probe_line, 0)):
             column.addWidget(part, stretch)
         self.setCentralWidget(whole)
         self._said = Label(parent=self)
@@ -177,9 +156,7 @@ class MainWindow(QMainWindow):
         self.strata.map_picture_wanted.connect(lambda name: self.files.choose_map_picture(name, None))
         self.files.map_given.connect(self.show_map)
         self.booth_sheet.region_wanted.connect(self.sight.want_region)
-        self.lower.currentChanged.connect(self._give_room_back)
         self.lower.currentChanged.connect(lambda _: self.sight.show_pins())
-        self.lower.currentChanged.connect(self._make_room_below)
         self.lower.currentChanged.connect(
             lambda _: self.sight.booth_button.setChecked(self.lower.currentWidget() is self.booth_sheet)
         )
@@ -202,6 +179,7 @@ class MainWindow(QMainWindow):
         self.sheets["reading"].remove_wanted.connect(self.acts.remove_reading)
         self.ledger.photograph_wanted.connect(lambda: self.show_sheet("photograph"))
         self.sight.readouts.pins_read.connect(self.ledger.photograph_card.show_pins)
+        self.ledger.reading_wanted.connect(lambda: self.arrangement.show_chart(True))
         self.ledger.edit_wanted.connect(lambda: self.show_sheet("reading"))
         self.ledger.more_wanted.connect(lambda at: self.menus.evidence.exec(at))
         for take in (self.sight.show_error, self.sheets["evidence"].take_error):
@@ -226,20 +204,6 @@ class MainWindow(QMainWindow):
         if not self.solve_sheet.job.is_running:
             self.lower.setCurrentWidget(self.chart)
 
-    def _make_room_below(self):
-        """What was asked for is seen, also where the chart had been put away or the picture stood alone."""
-        if self.lower.currentWidget() is not self.chart:
-            self.menus.alone.setChecked(False)
-            self.show_chart(True)
-
-    def _give_room_back(self):
-        """Let the picture have the room again that the result of a solve took."""
-        if self._before_result and self.lower.currentWidget() not in (
-            self.solve_sheet, self.map_sheet, self.parts_sheet,
-        ):  # fmt: skip
-            self._looking.setSizes(self._before_result)
-            self._before_result = None
-
     def _leave_solve_sheet(self):
         if self.lower.currentWidget() is self.solve_sheet:
             self._back_to_chart()
@@ -253,7 +217,7 @@ class MainWindow(QMainWindow):
         self.show_sheet()
         self.map_sheet.show_map(name)
         self.lower.setCurrentWidget(self.map_sheet)
-        self._take_room()
+        self.arrangement.take_room()
 
     def show_any_map(self):
         """Show the map of the chosen stratum, or the first there is; say so where there is none."""
@@ -270,37 +234,11 @@ class MainWindow(QMainWindow):
         self.show_sheet()
         self.lower.setCurrentWidget(self.chart if shown else self.parts_sheet)
         if not shown:
-            self._take_room()
+            self.arrangement.take_room()
 
     def _leave_under(self, sheet):
         if self.lower.currentWidget() is sheet:
             self.lower.setCurrentWidget(self.chart)
-
-    def show_alone(self, on):
-        """Give the picture all of the window, or its neighbours their places again."""
-        for part in (self.ledger, self.strata, self.lower, self.route):
-            part.setVisible(not on)
-        if not on:
-            self.show_chart(self.menus.chart.isChecked())
-
-    def show_chart(self, on):
-        """Let the chart and what takes its place stand under the picture, or the picture have their room."""
-        self.menus.chart.setChecked(on)
-        self.lower.setVisible(on)
-
-    def show_apart(self, on):
-        """Put the picture in a window of its own, as for a second screen, or back into this one."""
-        if on:
-            self._apart = PictureWindow(self.sight, self)
-            self._apart.left.connect(self._take_picture_back)
-            self._apart.show()
-        elif self._apart is not None:
-            self._apart.close()
-
-    def _take_picture_back(self):
-        self._apart = None
-        self._looking.insertWidget(0, self.sight)
-        self.menus.apart.setChecked(False)
 
     def show_numbers(self):
         """Show pins, profile and histogram under the picture, or the chart again."""
@@ -388,14 +326,7 @@ class MainWindow(QMainWindow):
             self.sight.loop.hold(True)
             self.show_sheet()
             self.lower.setCurrentWidget(self.solve_sheet)
-            self._take_room()
-
-    def _take_room(self):
-        """Give the lower part of the middle what a result or a map needs, for as long as it is seen."""
-        height = sum(self._looking.sizes())
-        if self._looking.sizes()[1] < _RESULT_HEIGHT:
-            self._before_result = self._looking.sizes()
-            self._looking.setSizes([height - _RESULT_HEIGHT, _RESULT_HEIGHT])
+            self.arrangement.take_room()
 
     def browse_constants(self, target="constants"):
         """Open the browser of optical constants for the chosen specimen's body, or its film."""
@@ -482,7 +413,9 @@ class MainWindow(QMainWindow):
         if not self.files.may_leave():
             event.ignore()
             return
-        for dialog in (self.browser, self.hand_over, self._apart):
+        self.arrangement.keep()
+        self.arrangement.close_apart()
+        for dialog in (self.browser, self.hand_over):
             if dialog is not None:
                 dialog.close()
         self._warming.end()

@@ -30,7 +30,7 @@ class ProbeLine(QWidget):
         self._pixel = None
         self.setObjectName("panel")
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
-        self.setFixedHeight(30)
+        self.setFixedHeight(28)
         row = QHBoxLayout(self)
         row.setContentsMargins(10, 0, 8, 0)
         row.setSpacing(4)

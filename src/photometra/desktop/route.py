@@ -52,7 +52,7 @@ class Step(QAbstractButton):
         self._name, self._first = name, first
         self._fine, self._words = False, ""
         self.setAccessibleName(name)
-        self.setFixedHeight(40)
+        self.setFixedHeight(35)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
         self.setCursor(Qt.CursorShape.PointingHandCursor)
 
@@ -65,7 +65,7 @@ class Step(QAbstractButton):
     def paintEvent(self, _event):
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        w, middle = float(self.width()), 13.5
+        w, middle = float(self.width()), 12.0
         # A line that runs on from step to step, with a station: filled once the step is fine.
         painter.setPen(QPen(theme.colour("line"), 1.6))
         painter.drawLine(QPointF(0.0 if not self._first else 18.0, middle), QPointF(w, middle))
@@ -77,13 +77,13 @@ class Step(QAbstractButton):
         painter.setFont(theme.font(9.5, QFont.Weight.Medium))
         metrics = QFontMetricsF(painter.font())
         wide = metrics.horizontalAdvance(self._name)
-        painter.fillRect(29, 2, int(wide) + 9, 22, theme.colour("window"))
+        painter.fillRect(29, 1, int(wide) + 9, 20, theme.colour("window"))
         painter.setPen(theme.colour("text"))
         painter.drawText(QPointF(33.0, middle + 4.0), self._name)
         painter.setFont(theme.font(8.0))
         painter.setPen(theme.colour("quiet"))
         words = QFontMetricsF(painter.font()).elidedText(self._words, Qt.TextElideMode.ElideRight, w - 36.0)
-        painter.drawText(QPointF(33.0, 34.0), words)
+        painter.drawText(QPointF(33.0, 31.0), words)
         if self.hasFocus():
             painter.setPen(QPen(theme.colour("verdigris"), 1.0, Qt.PenStyle.DotLine))
             painter.setBrush(Qt.BrushStyle.NoBrush)
@@ -99,7 +99,7 @@ class Route(QWidget):
         super().__init__(parent)
         self.session = session
         row = QHBoxLayout(self)
-        row.setContentsMargins(6, 2, 6, 2)
+        row.setContentsMargins(6, 1, 6, 1)
         row.setSpacing(0)
         self.steps = {}
         for i, name in enumerate(STEPS):

@@ -8,6 +8,7 @@ from PyQt6.QtGui import QImage
 from PyQt6.QtWidgets import (
     QComboBox,
     QHBoxLayout,
+    QSizePolicy,
     QToolButton,
     QVBoxLayout,
     QWidget,
@@ -94,7 +95,16 @@ class Sight(QWidget):
         column.addWidget(Sideways(self.chain))
         column.addWidget(self.compare_strip)
         column.addWidget(self.picture, 1)
-        column.addWidget(Sideways(self.layers))
+        foot = QWidget()
+        foot.setObjectName("panel")
+        foot.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
+        self.foot = QHBoxLayout(foot)
+        self.foot.setContentsMargins(0, 0, 0, 0)
+        self.foot.setSpacing(0)
+        layers = Sideways(self.layers)
+        layers.setSizePolicy(QSizePolicy.Policy.Preferred, QSizePolicy.Policy.Fixed)
+        self.foot.addWidget(layers)
+        column.addWidget(foot)
         session.surface_changed.connect(self._ask)
         session.surface_changed.connect(self.readouts.read_photograph)
         session.booth_changed.connect(self.booth_changed)
@@ -105,7 +115,7 @@ class Sight(QWidget):
         strip.setObjectName("panel")
         strip.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         row = QHBoxLayout(strip)
-        row.setContentsMargins(6, 4, 6, 4)
+        row.setContentsMargins(6, 2, 6, 1)
         row.setSpacing(3)
         self.environment = QComboBox()
         self.environment.setFixedWidth(106)
