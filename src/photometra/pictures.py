@@ -56,14 +56,20 @@ def _forget_error(of):
         of.geterror()
 
 
-def read_picture(path):
-    """A picture as float32 (h, w, 3); PictureError, naming the file, where it cannot be read."""
+def read_picture(path, layer=""):
+    """A picture as float32 (h, w, 3); PictureError, naming the file, where it cannot be read.
+
+    layer: of an EXR the layer of that name, where it has one; else the picture itself.
+    """
     with opened_picture(path) as source:
         spec = source.spec()
         pixels = source.read_image("float")
     if pixels is None:
         raise PictureError(f"{path}: {DAMAGED}")
     pixels = np.asarray(pixels, np.float32).reshape(spec.height, spec.width, -1)
+    wanted = [f"{layer}.{c}" for c in "RGB"]
+    if layer and set(wanted) <= set(spec.channelnames):
+        return np.ascontiguousarray(pixels[..., [spec.channelnames.index(c) for c in wanted]])
     if pixels.shape[2] < 3:
         pixels = np.repeat(pixels[..., :1], 3, axis=2)
     return np.ascontiguousarray(pixels[..., :3])
@@ -86,9 +92,9 @@ def write_native(path, pixels):
     _write(path, pixels, "half" if suffix == ".exr" else str(pixels.dtype), None, suffix)
 
 
-def encoded_exr(pixels) -> bytes:
-    """A scene-linear picture (h, w, 3) as the bytes of an EXR of half floats."""
-    return _encoded(".exr", lambda path: write_exr(path, pixels, half=True))
+def encoded_exr(pixels, layers=None) -> bytes:
+    """A scene-linear picture (h, w, 3) as the bytes of an EXR of half floats; layers as `write_exr`."""
+    return _encoded(".exr", lambda path: write_exr(path, pixels, half=True, layers=layers))
 
 
 def encoded_png(shown) -> bytes:
@@ -112,8 +118,8 @@ def _encoded(suffix, write):
         os.unlink(path)
 
 
-def decoded_picture(name, data):
-    """A picture (h, w, 3) from a file's bytes, by way of a temporary file, as the picture library wants.
+def decoded_picture(name, data, layer=""):
+    """As `read_picture`, from a file's bytes, by way of a temporary file, as the picture library wants.
 
     PictureError, naming `name`, where it cannot be read.
     """
@@ -121,7 +127,7 @@ def decoded_picture(name, data):
     try:
         with os.fdopen(handle, "wb") as out:
             out.write(data)
-        return read_picture(path)
+        return read_picture(path, layer)
     except PictureError as error:
         raise PictureError(str(error).replace(path, name)) from None
     finally:

@@ -45,6 +45,14 @@ def test_a_photograph_that_was_replaced_is_not_carried_along(rich, tmp_path):
     assert read_file(path) == rich
 
 
+def test_a_proof_is_measured_by_its_mean_and_looked_at_denoised():
+    data = encoded_exr(PICTURE, {"denoised": 0.5 * PICTURE})
+    assert decoded_picture("images/a.exr", data) == pytest.approx(PICTURE, rel=1e-3)
+    assert decoded_picture("images/a.exr", data, "denoised") == pytest.approx(0.5 * PICTURE, rel=1e-3)
+    # A proof of an earlier day has no such layer.
+    assert decoded_picture("images/a.exr", encoded_exr(PICTURE), "denoised") == pytest.approx(PICTURE, rel=1e-3)
+
+
 def test_a_kept_picture_comes_back_as_half_floats():
     back = decoded_picture("images/a.exr", encoded_exr(PICTURE))
     assert back == pytest.approx(PICTURE, rel=1e-3, abs=1e-4)

@@ -9,6 +9,7 @@ from pydantic import ValidationError
 
 from ..fitting import agreements
 from ..imaging.booths import compiled_in, environment, environment_names, limits_of, scene_of
+from ..imaging.denoising import clean_picture, is_available
 from ..imaging.display import view_names
 from ..imaging.proofs import proof_of
 from ..readings.tables import is_number, value_of
@@ -177,7 +178,8 @@ def proof(
     scene = scene_of(document, one)
     rendering = Rendering(compiled_in(scene, one), scene, _PROOF_SIZE, _PROOF_SIZE, limits=limits_of(document.booth))
     rendering.add(_PROOF_SAMPLES)
-    kept, data = proof_of(document, one, rendering.picture(), agreements(one.surface, one.readings), note)
+    shown = clean_picture(rendering) if is_available() else None
+    kept, data = proof_of(document, one, rendering.picture(), agreements(one.surface, one.readings), note, shown)
     document = change_file(study, lambda document: document.with_proof(kept, data))
     tell(f"kept {document.proofs[-1].name} of {one.name}")
 

@@ -95,7 +95,7 @@ class Acts(QObject):
         if self.session.specimen is None or frame is None or frame.step > 1 or self.window.sight.layer:
             self.window.say("A proof needs a whole picture: wait until it is there, all light shown.")
             return
-        self.session.keep_proof(frame.linear)
+        self.session.keep_proof(frame.linear, frame.shown if frame.denoised else None)
 
     def _try(self, change, label):
         """Apply a change to the study, or say why not."""

@@ -17,6 +17,7 @@ from PyQt6.QtWidgets import (
 
 from ..errors import InputError
 from ..imaging.booths import display_of
+from ..imaging.proofs import DENOISED
 from ..pictures import PictureError, decoded_picture
 from ..study import differing
 from ..surface import PARAMETERS, format_value
@@ -33,7 +34,7 @@ _MOST_LINES = 14
 def _thumbnail(name, data, booth):
     """A small picture of a proof as the booth's chain shows it; None where it cannot be read."""
     try:
-        linear = decoded_picture(name, data)
+        linear = decoded_picture(name, data, DENOISED)
     except PictureError:
         return None
     every = max(1, linear.shape[1] // (2 * _THUMB.width()))

@@ -197,13 +197,13 @@ class Session(QObject):
         self.choose(i)
         self.choose_reading(len(specimen.readings) - 1)
 
-    def keep_proof(self, linear):
-        """Keep the chosen specimen as it is, with a scene-linear picture (h, w, 3) of it, as a proof.
+    def keep_proof(self, linear, shown=None):
+        """Keep the chosen specimen as it is, with a scene-linear picture (h, w, 3) of it, as a proof; shown: denoised.
 
         Its picture is encoded away from the window's thread; `proof_kept` tells when it is there.
         """
         specimen, found = self.specimen, self.agreements_of(self.specimen)
-        self._waiting_proofs.append(lambda: proof_of(self.study, specimen, linear, found))
+        self._waiting_proofs.append(lambda: proof_of(self.study, specimen, linear, found, shown=shown))
         self._encode_next()
 
     def _encode_next(self):
