@@ -353,3 +353,19 @@ def test_what_is_looked_at_is_denoised_and_what_is_read_is_not(window, qtbot):
     assert not window.settings.value("denoise", True, bool)
     QTest.keyClick(window, Qt.Key.Key_D)
     qtbot.waitUntil(lambda: window.sight.picture.frame.denoised == 4, timeout=PATIENCE_MS)
+
+
+def test_a_measured_lamp_comes_from_a_file_and_another_puts_it_away(window, sheet, monkeypatch, tmp_path):
+    path = tmp_path / "bench tube.csv"
+    path.write_text("nm,power\n" + "\n".join(f"{nm},{1 + (nm > 600)}" for nm in range(380, 781, 5)))
+    monkeypatch.setattr(QFileDialog, "getOpenFileName", lambda *a, **k: (str(path), ""))
+    box = sheet.fields["key", "spectrum"]
+    box.setFocus()
+    QTest.keyClick(box, Qt.Key.Key_End)
+    lamp = booth(window).key
+    assert lamp.spectrum == "bench tube" and len(lamp.measured) == 81 and box.currentText() == "bench tube"
+    choose(box, "A")
+    assert booth(window).key.spectrum == "A" and booth(window).key.measured == ()
+    path.write_text("nothing of a lamp\n")
+    QTest.keyClick(box, Qt.Key.Key_End)
+    assert "no wavelength with its power" in window._said.text() and box.currentText() == "A"

@@ -75,11 +75,11 @@ def reflectance_of_xyz(target_xyz):
     if error > 1e-12:
         # A saturated colour: walk there from grey.
         grey = np.full(3, level) @ RGB_TO_XYZ.T
-        free_flight = start
+        there = start
         for share in np.linspace(0.1, 1.0, 10):
-            free_flight, walked_error = _solved(grey + share * (target_xyz - grey), free_flight, weights)
+            there, walked_error = _solved(grey + share * (target_xyz - grey), there, weights)
         if walked_error < error:
-            c = free_flight
+            c = there
     return _reflectance(c)[0]
 
 

@@ -4,16 +4,19 @@ from dataclasses import replace
 from functools import partial
 
 from PyQt6.QtCore import Qt, pyqtSignal
-from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QToolButton, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QFileDialog, QGridLayout, QHBoxLayout, QToolButton, QVBoxLayout, QWidget
 
 from ..colour.lamps import LAMPS
+from ..errors import InputError
 from ..imaging.booths import as_it_stands
+from ..readings.lamps import lamp_from_file
 from ..shapes.standing import SHAPES
 from ..study import VIEWPOINTS, shown_names
 from .drag_field import DragField
 from .session import Session
 from .text import Label
 
+_LAMP_FILES = "Spectra of lamps (*.csv *.txt *.tsv *.sp *.cgats *.spdx *.xml);;All files (*)"
 _SHAPE_NAMES = {"steps": "step block", "filled": "liquid in vessel"}
 
 # Each field: its key, the word beside it, unit, low, high, step, digits, tip.
@@ -131,10 +134,12 @@ class BoothSheet(QWidget):
         column = self._column(title)
         spectrum = QComboBox()
         spectrum.setAccessibleName(f"{title}: spectrum")
-        spectrum.setToolTip("Spectrum of the lamp: illuminants of the CIE, a white LED, black bodies")
-        spectrum.addItems(LAMPS)
+        spectrum.setToolTip(
+            "Spectrum of the lamp: illuminants of the CIE, a white LED, black bodies; or a measured one from a file "
+            "(CSV, CGATS, IES TM-27)"
+        )
         spectrum.setMinimumWidth(60)
-        spectrum.activated.connect(lambda i: self._set(part, f"{title.lower()}", spectrum=LAMPS[i]))
+        spectrum.activated.connect(lambda i: self._lamp_chosen(part, title.lower(), i))
         self.fields[part, "spectrum"] = spectrum
         column.addWidget(spectrum)
         self._add_fields(column, part, _LAMP, partial(self._changed, part))
@@ -157,6 +162,33 @@ class BoothSheet(QWidget):
 
     def _set(self, part, label, dragging=False, **changes):
         self.session.set_booth(label, dragging, **{part: replace(getattr(self.session.study.booth, part), **changes)})
+
+    def _lamp_chosen(self, part, label, index):
+        name = self.fields[part, "spectrum"].itemData(index)
+        if name in LAMPS:
+            self._set(part, label, spectrum=name, measured=())
+        elif name is None:
+            path, _ = QFileDialog.getOpenFileName(self, "Spectrum of a lamp", "", _LAMP_FILES)
+            try:
+                found = lamp_from_file(path) if path else None
+            except InputError as error:
+                self.session.said.emit(str(error))
+                found = None
+            if found is not None:
+                self._set(part, label, spectrum=found.name, measured=found.power)
+            self.refresh()
+
+    def _show_lamp(self, field, lamp):
+        """Show a lamp's spectrum among those there are: its own name where it is none of the known."""
+        names = [*LAMPS, *([] if lamp.spectrum in LAMPS and not lamp.measured else [lamp.spectrum]), None]
+        shown = [field.itemText(i) for i in range(field.count())]
+        titles = [*(n for n in names if n is not None), "from a file…"]
+        if shown != titles:
+            field.clear()
+            for name, words in zip(names, titles, strict=True):
+                field.addItem(words, name)
+        at = len(names) - 2 if lamp.measured else field.findText(lamp.spectrum)
+        field.setCurrentIndex(max(0, at))
 
     def _changed(self, part, key, value, goes_on):
         if part == "effort":
@@ -207,7 +239,7 @@ class BoothSheet(QWidget):
         for (part, key), field in self.fields.items():
             value = getattr(getattr(booth, part), key)
             if key == "spectrum":
-                field.setCurrentIndex(max(0, field.findText(value)))
+                self._show_lamp(field, getattr(booth, part))
             else:
                 field.show_value(100.0 * value if key == "noise" else value)
         self.region.setChecked(booth.region is not None)

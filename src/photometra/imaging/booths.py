@@ -96,7 +96,14 @@ def standing(specimen: Specimen, meshes=None) -> Shape | None:
 def _panel(lamp: Lamp, radius):
     size = 2.0 * radius
     return Panel(
-        lamp.turn, lamp.rise, lamp.distance * size, lamp.size * size, lamp.size * size, lamp.strength, lamp.spectrum
+        lamp.turn,
+        lamp.rise,
+        lamp.distance * size,
+        lamp.size * size,
+        lamp.size * size,
+        lamp.strength,
+        lamp.spectrum,
+        lamp.measured,
     )
 
 

@@ -1,6 +1,6 @@
 """Light that wanders below a surface and leaves some way off: a focused beam's scatter profile.
 
-One set of paths is free_flight without absorption, in mean free paths, and kept: what absorption takes follows from how
+One set of paths is walked without absorption, in mean free paths, and kept: what absorption takes follows from how
 often each was scattered, and the scale from the mean free path (Alerstam, Andersson-Engels & Svensson 2008), so that
 a profile is smooth in both and costs nothing to ask for again.
 """

@@ -2,6 +2,7 @@
 
 import math
 
+from .circle import circle
 from .jit import leaf
 
 
@@ -23,8 +24,8 @@ def scattered(dx, dy, dz, asymmetry, u0, u1):
         q = (1.0 - asymmetry * asymmetry) / (1.0 + asymmetry - 2.0 * asymmetry * u0)
         c = (1.0 + asymmetry * asymmetry - q * q) / (2.0 * asymmetry)
     s = math.sqrt(max(0.0, 1.0 - c * c))
-    phi = 2.0 * math.pi * u1
+    along, across = circle(u1)
     ax, ay, az, bx, by, bz = frame(dx, dy, dz)
-    x = s * math.cos(phi)
-    y = s * math.sin(phi)
+    x = s * along
+    y = s * across
     return ax * x + bx * y + dx * c, ay * x + by * y + dy * c, az * x + bz * y + dz * c

@@ -40,8 +40,11 @@ def _words(line):
     return [word[1:-1] if len(word) > 1 and word[0] == word[-1] == '"' else word for word in _WORD.findall(line)]
 
 
-def tables_of(text, path="text") -> Sheet:
-    """A CGATS.17 text as a sheet of one block; ReadingError where it is not whole."""
+def tables_of(text, path="text", of_light=False) -> Sheet:
+    """A CGATS.17 text as a sheet of one block; ReadingError where it is not whole, or not of a surface.
+
+    of_light: the spectrum of a light is wanted.
+    """
     head, fields, rows, state, cells = {}, [], [], "", 0
     tables = []
     for i, line in enumerate(text.splitlines(), 1):
@@ -76,7 +79,8 @@ def tables_of(text, path="text") -> Sheet:
     for i, cells in rows:
         if len(cells) != len(fields):
             raise ReadingError(f"{path}, line {i}: {len(cells)} values where the table has {len(fields)} fields")
-    _check_is_of_a_surface(path, text, head)
+    if not of_light:
+        _check_is_of_a_surface(path, text, head)
     spectral = [(k, wavelength_in(f, 100.0, 9999.0)) for k, f in enumerate(fields)]
     spectral = [(k, f"{nm:g}") for k, nm in spectral if nm is not None]
     if spectral:

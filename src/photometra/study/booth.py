@@ -29,11 +29,13 @@ VIEWPOINTS = {
 class Lamp:
     """A rectangular light turned towards the specimen; strength is its radiance against a white sky of 1, 0 is off.
 
-    turn and rise in degrees; distance and size (its width, and its height) in specimen sizes.
+    turn and rise in degrees; distance and size (its width, and its height) in specimen sizes. measured: its relative
+    power on `colour.WAVELENGTHS` where that was measured; `spectrum` is then its name.
     """
 
     strength: float = 0.0
     spectrum: str = "D65"
+    measured: tuple[float, ...] = ()
     turn: float = -40.0
     rise: float = 45.0
     distance: float = 2.5

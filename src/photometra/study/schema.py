@@ -6,6 +6,7 @@ from typing import Annotated, Literal
 
 from pydantic import AfterValidator, BaseModel, ConfigDict, Field, field_validator
 
+from ..colour import WAVELENGTHS
 from ..names import MOST_LETTERS, one_line, shown
 from ..surface import NODES_NM, STRATA
 from .booth import PIN_FORMS, Booth, Effort, Lamp, Pin, Viewpoint
@@ -93,13 +94,24 @@ class ViewpointEntry(_Strict):
     f_number: Annotated[float, Field(ge=0, le=128)] = _BOOTH.viewpoint.f_number
 
 
+_Share = Annotated[float, Field(ge=0, le=1)]
+
+
 class LampEntry(_Strict):
     strength: Annotated[float, Field(ge=0, le=1e6)] = _LAMP.strength
     spectrum: _Name = _LAMP.spectrum
+    measured: Annotated[tuple[_Share, ...], Field(max_length=WAVELENGTHS.size)] = ()
     turn: _Angle = _LAMP.turn
     rise: Annotated[float, Field(ge=-89, le=89)] = _LAMP.rise
     distance: Annotated[float, Field(ge=0.6, le=1000)] = _LAMP.distance
     size: Annotated[float, Field(gt=0, le=100)] = _LAMP.size
+
+    @field_validator("measured")
+    @classmethod
+    def _is_whole(cls, measured):
+        if measured and not (len(measured) == WAVELENGTHS.size and max(measured) > 0.0):
+            raise ValueError(f"a measured lamp has {WAVELENGTHS.size} numbers, one of them above 0")
+        return measured
 
 
 class EffortEntry(_Strict):
@@ -110,9 +122,6 @@ class EffortEntry(_Strict):
     transmission: Annotated[int, Field(ge=1, le=100_000)] = _BOOTH.effort.transmission
     volume: Annotated[int, Field(ge=1, le=1_000_000)] = _BOOTH.effort.volume
     clamp: Annotated[float, Field(ge=0, le=1e9)] = _BOOTH.effort.clamp
-
-
-_Share = Annotated[float, Field(ge=0, le=1)]
 
 
 _InView = Annotated[float, Field(ge=-8, le=9)]

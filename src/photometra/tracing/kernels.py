@@ -21,7 +21,7 @@ from ..surface import lobes, rows
 from .bumps import BSDF_PAIR, CHOICE_PAIR, LIGHT_PAIR, drawn, evaluated, leaning_at
 from .environment import density_at, direction_drawn, place_towards, radiance_near
 from .lights import panel_drawn, panel_met
-from .media import free_flight
+from .media import flight_drawn, flown
 from .scene import (
     IS_BALL,
     IS_OPEN,
@@ -298,19 +298,25 @@ def trace(first_met, origin, direction, state, index, fraction, nearest_sample, 
     alone = False
     for depth in range(100_000):
         what, t, triangle, u, v = first_met
+        # Within what scatters only walls nearer than the next scattering are looked for.
+        reach = 1e30
+        if medium >= 0 and scatters:
+            reach = flight_drawn(state, props_of[medium], _SCATTER[kind], _ABSORB[kind], through, extinct)
         if depth > 0:
-            what, t, triangle, u, v = nearest_hit(ox, oy, oz, dx, dy, dz, within, 1e30, scene, shape, stack)
+            what, t, triangle, u, v = nearest_hit(ox, oy, oz, dx, dy, dz, within, reach, scene, shape, stack)
         if medium < 0 and density > 0.0 and panels[0].shape[0] > 0:
             _panels_seen(bx, by, bz, dx, dy, dz, passed, passed + t, density, index, fraction, scene, panels, light,
                          seen, layers, share, through)  # fmt: skip
-        if what == NOTHING:
+        step = -1.0
+        if what == NOTHING and reach < 1e30:
+            step = reach
+        elif what == NOTHING:
             _sky_seen(dx, dy, dz, density, state, basis, scene, sky, light, seen, layers, share, through)
             return 0.0
-        step = -1.0
         if medium < 0:
             outer += 1
         elif scatters:
-            step = free_flight(t, state, props_of[medium], _SCATTER[kind], _ABSORB[kind], through, extinct)
+            flown(step if step >= 0.0 else t, step >= 0.0, through, extinct)
             if step >= 0.0:
                 scatterings += 1
             else:

@@ -26,6 +26,7 @@ class Panel:
     height: float
     radiance: float = 1.0
     lamp: str = "D65"
+    measured: tuple[float, ...] = ()
 
     def row(self, target):
         """Centre, half its width and half its height as vectors, its normal, its area."""
@@ -44,7 +45,7 @@ def light_arrays(panels, target):
     rows, radiance = np.zeros((len(lit), LIGHT_ROWS)), np.zeros((len(lit), lamp_spectrum("D65").size + 1))
     for i, p in enumerate(lit):
         rows[i] = p.row(target)
-        radiance[i, :-1] = p.radiance * lamp_spectrum(p.lamp)
+        radiance[i, :-1] = p.radiance * lamp_spectrum(p.lamp, p.measured)
         radiance[i, -1] = radiance[i, -2]
     return rows, radiance
 

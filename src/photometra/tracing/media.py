@@ -8,11 +8,10 @@ from .spectral import HEROES
 
 
 @kernel
-def free_flight(distance, state, props, scatter_row, absorb_row, through, extinct):
-    """One step in a scattering interior towards a wall at `distance`: how far it goes, or -1 for up to the wall.
+def flight_drawn(state, props, scatter_row, absorb_row, through, extinct):
+    """How far light would go in a scattering interior before it is scattered, were there no wall; 0 where none is left.
 
-    The distance is drawn for one wavelength, chosen by what each still carries; the weights in `through` are those of
-    all of them together (spectral multiple importance sampling with the balance heuristic, Wilkie et al. 2014).
+    Drawn for one wavelength, chosen by what each still carries. Scattering and extinction go into `extinct` (2, n).
     """
     total = 0.0
     for j in range(HEROES):
@@ -21,23 +20,31 @@ def free_flight(distance, state, props, scatter_row, absorb_row, through, extinc
         extinct[1, j] = s + props[absorb_row, j]
         total += through[j]
     if total <= 0.0:
-        return -1.0
+        return 0.0
     pick = random_uniform(state) * total
     chosen = 0
     while chosen < HEROES - 1 and pick >= through[chosen]:
         pick -= through[chosen]
         chosen += 1
     rate = extinct[1, chosen]
-    step = -math.log(1.0 - random_uniform(state)) / rate if rate > 0.0 else 1e30
+    return -math.log(1.0 - random_uniform(state)) / rate if rate > 0.0 else 1e30
+
+
+@kernel
+def flown(length, scattered, through, extinct):
+    """Weigh what is carried for a flight: scattered at its end, or come to a wall there.
+
+    The weights are those of all wavelengths together (spectral multiple importance sampling with the balance heuristic,
+    Wilkie et al. 2014).
+    """
+    total = 0.0
+    for j in range(HEROES):
+        total += through[j]
     density = 0.0
-    inside = step < distance
-    length = step if inside else distance
     for j in range(HEROES):
-        density += through[j] / total * math.exp(-extinct[1, j] * length) * (extinct[1, j] if inside else 1.0)
-    if density <= 0.0:
-        for j in range(HEROES):
-            through[j] = 0.0
-        return -1.0
+        left = through[j] * math.exp(-extinct[1, j] * length)
+        density += left * (extinct[1, j] if scattered else 1.0)
+        through[j] = left * (extinct[0, j] if scattered else 1.0)
+    scale = total / density if density > 0.0 else 0.0
     for j in range(HEROES):
-        through[j] *= math.exp(-extinct[1, j] * length) * (extinct[0, j] if inside else 1.0) / density
-    return length if inside else -1.0
+        through[j] *= scale
