@@ -8,7 +8,7 @@ import trimesh
 from PyQt6.QtCore import QPoint, QPointF, Qt, QTimer
 from PyQt6.QtGui import QWheelEvent
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QApplication, QDialogButtonBox, QRadioButton
+from PyQt6.QtWidgets import QApplication, QDialogButtonBox, QFileDialog, QRadioButton
 
 from photometra.desktop.absorption_chart import own_thickness
 from photometra.desktop.mesh_question import MeshQuestion
