@@ -52,7 +52,8 @@ class TestHandingOver:
         document = json.loads(data[20 : 20 + struct.unpack_from("<I", data, 12)[0]])
         assert document["materials"][0]["name"] == "Heat-tinted vane"
         told = dialog.state.text()
-        assert "read back, ΔE" in told and "by renaming alone" in told and "Not carried:" in told
+        assert "read back, off by ΔE" in told and "by renaming alone" in told and "Not carried:" in told
+        assert "% rms by angle" in told and len(dialog.by_angle.curves) == 2
         # All of it is seen: the dialog has grown with its lines.
         assert dialog.state.height() >= dialog.state.heightForWidth(dialog.state.width())
 

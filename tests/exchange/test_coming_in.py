@@ -17,6 +17,7 @@ from photometra.exchange.materialx import openpbr_inputs
 from photometra.instruments.summary import colour_and_gloss
 from photometra.maps import Generator, Layer, Map, Placement
 from photometra.maps.laying import levels_on
+from photometra.optics import fresnel_dielectric
 from photometra.pictures import write_png
 from photometra.study import Specimen, Study
 from photometra.surface import Surface
@@ -81,6 +82,17 @@ class TestRoundTrips:
             assert fit.fitted.error < 0.5 * fit.renamed.error and fit.changed
         plain = fitted(Specimen("Plain", 60.0, Surface({"roughness": 0.3})))
         assert not plain.changed and plain.fitted is plain.renamed
+
+    def test_ours_and_theirs_as_curves(self):
+        plain = fitted(Specimen("Plain", 60.0, Surface({"roughness": 0.05, "colour": (0.0,) * 3}))).compared
+        assert plain.rms_by_angle < 1e-3
+        # A black, nearly smooth dielectric reflects by Fresnel alone.
+        wanted = fresnel_dielectric(np.cos(np.radians(plain.angles_deg)), 1.5)
+        assert plain.by_angle[0] == pytest.approx(wanted, abs=2e-3)
+        # glTF's coat has an index of 1.5: the colour can be fitted, the rise aslant not wholly.
+        lacquered = Specimen("Lacquered", 60.0, Surface({"coat.amount": 1.0, "coat.ior": 2.0, "roughness": 0.3}))
+        lost = fitted(lacquered, through_gltf(lacquered)).compared
+        assert 0.002 < lost.rms_by_angle < 0.02
 
     def test_a_map_leaves_and_comes_back_as_levels(self, tmp_path):
         """Roughness by a checker on UVs: the same distribution, within the 16 bits of the picture."""

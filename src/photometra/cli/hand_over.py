@@ -265,6 +265,7 @@ def export(
     if as_json:
         print_json({"file": str(path), "standard": standard, "not_carried": left_out, "losses": [
             {"specimen": name, "delta_e": fit.fitted.delta_e, "gloss": list(fit.fitted.gloss),
+             "rms_by_angle": fit.compared.rms_by_angle,
              "renamed_delta_e": fit.renamed.delta_e, "renamed_gloss": list(fit.renamed.gloss),
              "fitted": list(fit.changed)}
             for name, fit in fits.items()

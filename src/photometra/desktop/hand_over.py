@@ -19,6 +19,7 @@ from PyQt6.QtWidgets import (
 
 from ..exchange import STANDARDS, write_standard
 from ..imaging.rendering import render_picture
+from .curve import Curve
 from .session import Session
 from .text import Label
 from .workers import LongJob
@@ -98,7 +99,7 @@ class HandOver(QDialog):
 
     def _material_group(self):
         group = QGroupBox("Material")
-        row = QHBoxLayout(group)
+        row = QHBoxLayout()
         self.standard = QComboBox()
         self.standard.setAccessibleName("Standard")
         self.standard.setToolTip("Values are fitted, so that instruments read on them what they read here")
@@ -108,6 +109,20 @@ class HandOver(QDialog):
         self.export_button = QPushButton("Export…")
         self.export_button.clicked.connect(self._choose_material)
         row.addWidget(self.export_button)
+        self.by_wavelength, self.by_angle = Curve("reflectance at 8°"), Curve("reflectance by angle")
+        self.legend = Label("drawn: this surface; dashed: what the file gives back")
+        self.legend.setObjectName("quiet")
+        curves = QHBoxLayout()
+        for curve in (self.by_wavelength, self.by_angle):
+            curve.setMinimumHeight(120)
+            curves.addWidget(curve, 1)
+        self._charts = (self.by_wavelength, self.by_angle, self.legend)
+        for part in self._charts:
+            part.setVisible(False)
+        column = QVBoxLayout(group)
+        column.addLayout(row)
+        column.addLayout(curves)
+        column.addWidget(self.legend)
         return group
 
     def _report_group(self):
@@ -230,6 +245,7 @@ class HandOver(QDialog):
         from ..exchange.loss import told_loss
 
         path, fits, left_out = outcome
+        self._show_compared(fits.get(self.session.specimen.name) if self.session.specimen else None)
         lines = [f"Wrote {path}", *(f"{name}: {told_loss(fit)}" for name, fit in fits.items())]
         if left_out:
             more = len(left_out) - _MOST_LINES
@@ -237,6 +253,16 @@ class HandOver(QDialog):
             lines += [f"· and {more} more, which the command line lists"] if more > 0 else []
         self._said("\n".join(lines))
         self.written.emit(str(path))
+
+    def _show_compared(self, fit):
+        """Show our curves against those of what was written; nothing where there are none."""
+        for part in self._charts:
+            part.setVisible(fit is not None)
+        if fit is None:
+            return
+        c = fit.compared
+        self.by_wavelength.show_curves([(c.wavelengths, v) for v in c.by_wavelength], "reflectance at 8°, 400–700 nm")
+        self.by_angle.show_curves([(c.angles_deg, v) for v in c.by_angle], "reflectance by angle, 8° to 80°")
 
     def done(self, result):
         self.job.end()

@@ -3,20 +3,25 @@
 A document is read back by our own way in, and gloss and colour are read on both.
 """
 
+import math
 from dataclasses import dataclass
 
 import numpy as np
 
-from ..colour import delta_e_2000
-from ..instruments import constants_reading
+from ..colour import delta_e_2000, reflectance_to_xyz
+from ..instruments import constants_reading, directional_albedo
 from ..instruments.summary import GLOSS_ANGLES, colour_and_gloss
 from ..study import Specimen
+from ..surface.compile import compile_surface
 from .coming_in import Coming, specimen_from
 from .graph import Graph, constant
 from .materialx import openpbr_inputs
 from .models import from_gltf, to_gltf
 
 _MOST_TRIED = 60
+_NM = np.arange(400.0, 701.0, 20.0)
+_ANGLES_DEG = np.array([8.0, 20.0, 30.0, 40.0, 50.0, 60.0, 70.0, 75.0, 80.0])
+_ORDER = (32, 8)
 _WORTH = 0.05
 """Below this error, in ΔE2000 and tenths of gloss units, nothing is fitted."""
 
@@ -69,13 +74,43 @@ def back(specimen: Specimen, inputs, through=None) -> Specimen:
 
 
 @dataclass(frozen=True, eq=False)
+class Compared:
+    """Ours against theirs, as curves: reflectance by wavelength at 8°, and luminous reflectance by angle; shares of the
+    light."""
+
+    wavelengths: np.ndarray
+    angles_deg: np.ndarray
+    by_wavelength: tuple[np.ndarray, np.ndarray]
+    by_angle: tuple[np.ndarray, np.ndarray]
+
+    @property
+    def rms_by_angle(self):
+        return float(np.sqrt(np.mean((self.by_angle[1] - self.by_angle[0]) ** 2)))
+
+
+def compared(specimen: Specimen, inputs, through=None) -> Compared:
+    """A specimen's surface against what inputs of OpenPBR give back."""
+    pairs = (specimen.surface.uniform(), constants_reading(specimen.readings)), (
+        back(specimen, inputs, through).surface, None,
+    )  # fmt: skip
+    by_wavelength, by_angle = [], []
+    for surface, constants in pairs:
+        compiled = compile_surface(surface, constants)
+        facing = [directional_albedo(compiled, math.cos(math.radians(a)), _NM, order=_ORDER) for a in _ANGLES_DEG]
+        by_wavelength.append(np.clip(facing[0], 0.0, 1.0))
+        by_angle.append(np.array([reflectance_to_xyz(_NM, np.clip(s, 0.0, 1.0))[1] for s in facing]))
+    return Compared(_NM, _ANGLES_DEG, tuple(by_wavelength), tuple(by_angle))
+
+
+@dataclass(frozen=True, eq=False)
 class Fitted:
-    """Inputs of OpenPBR that come closest to a surface, what plain renaming loses, and what they lose."""
+    """Inputs of OpenPBR that come closest to a surface; what plain renaming loses, what they lose, and the curves."""
 
     inputs: dict
     renamed: Loss
     fitted: Loss
     changed: tuple[str, ...]
+    compared: Compared
 
 
 def fitted(specimen: Specimen, through=None) -> Fitted:
@@ -100,7 +135,7 @@ def fitted(specimen: Specimen, through=None) -> Fitted:
     has_colour = "base_color" in plain and plain.get("transmission_weight", ("", 0.0))[1] < 1.0
     start = [plain[k][1] for k in free] + (list(plain["base_color"][1]) if has_colour else [])
     if renamed.error < _WORTH or not start:
-        return Fitted(plain, renamed, renamed, ())
+        return Fitted(plain, renamed, renamed, (), compared(specimen, plain, through))
 
     def with_values(x):
         out = dict(plain)
@@ -123,15 +158,17 @@ def fitted(specimen: Specimen, through=None) -> Fitted:
     inputs = with_values(found.x)
     best = loss_between(before, read(inputs))
     if best.error >= renamed.error:
-        return Fitted(plain, renamed, renamed, ())
+        return Fitted(plain, renamed, renamed, (), compared(specimen, plain, through))
     changed = tuple(
         k for k in (*free, "base_color") if k in plain and not np.allclose(plain[k][1], inputs[k][1], atol=2e-3)
     )
-    return Fitted(inputs, renamed, best, changed)
+    return Fitted(inputs, renamed, best, changed, compared(specimen, inputs, through))
 
 
 def told_loss(fit: Fitted):
     """A sentence on how close a standard comes, read back: as fitted, and as plain renaming would."""
+    by_angle = f"{100.0 * fit.compared.rms_by_angle:.1f} % rms by angle"
     if not fit.changed:
-        return f"read back, {fit.fitted} off"
-    return f"read back, {fit.fitted} off ({', '.join(fit.changed)} fitted; by renaming alone {fit.renamed})"
+        return f"read back, off by {fit.fitted} and {by_angle}"
+    how = f"{', '.join(fit.changed)} fitted; by renaming alone {fit.renamed}"
+    return f"read back, off by {fit.fitted} and {by_angle} ({how})"
