@@ -35,11 +35,11 @@ class Lamp:
 
     strength: float = 0.0
     spectrum: str = "D65"
-    measured: tuple[float, ...] = ()
     turn: float = -40.0
     rise: float = 45.0
     distance: float = 2.5
     size: float = 1.2
+    measured: tuple[float, ...] = ()
 
 
 @dataclass(frozen=True)
