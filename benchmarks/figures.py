@@ -2,6 +2,7 @@
 
 import os
 import statistics
+import tempfile
 import time
 from dataclasses import dataclass
 
@@ -34,6 +35,9 @@ class Figure:
 def environment():
     """The environment of a program with a window: without a screen it draws off it."""
     with_screen = dict(os.environ)
+    # As installed, with the bytecode of its modules kept.
+    with_screen.pop("PYTHONDONTWRITEBYTECODE", None)
+    with_screen["PYTHONPYCACHEPREFIX"] = f"{tempfile.gettempdir()}/photometra-bytecode-{os.getuid()}"
     if not with_screen.get("DISPLAY"):
         with_screen["QT_QPA_PLATFORM"] = "offscreen"
     return with_screen

@@ -4,10 +4,8 @@ import os
 import subprocess
 import sys
 
-import numba
-
 from photometra.optics import jit
-from photometra.optics.cachefile import MARKER
+from photometra.optics.cachefolder import MARKER
 
 
 def _made(folder, names, marked=()):
@@ -20,7 +18,7 @@ def _made(folder, names, marked=()):
 
 def test_a_cache_folder_of_the_persons_keeps_its_neighbours(tmp_path, monkeypatch):
     _made(tmp_path, ["thesis", "photographs", "0123456789abcdef", "fedcba9876543210", "a" * 16, "b" * 16])
-    monkeypatch.setattr(numba.config, "CACHE_DIR", str(tmp_path / "kernels"))
+    monkeypatch.setattr(jit, "in_use", lambda: tmp_path / "kernels")
     jit.mark_warm()
     assert len(list(tmp_path.iterdir())) == 7 and jit.is_warm()
 
@@ -32,7 +30,7 @@ def test_only_our_own_old_generations_are_dropped(tmp_path, monkeypatch):
     _made(root, [*ours[:4], "5" * 16, "notes", "123", ours[4]], ours)
     (root / "readme").write_text("x")
     # The present generation is the oldest by its date: it stays all the same.
-    monkeypatch.setattr(numba.config, "CACHE_DIR", str(root / ("0" * 16)))
+    monkeypatch.setattr(jit, "in_use", lambda: root / ("0" * 16))
     jit.mark_warm()
     assert {p.name for p in root.iterdir()} == {"0" * 16, "1" * 16, "2" * 16, "5" * 16, "notes", "123", "readme"}
 
@@ -41,10 +39,46 @@ def test_nothing_is_dropped_where_the_person_named_the_folder(tmp_path, monkeypa
     root, names = tmp_path / "kernels", [c * 16 for c in "123456"]
     monkeypatch.setattr(jit, "cache_root", lambda: root)
     _made(root, names, names)
-    monkeypatch.setattr(numba.config, "CACHE_DIR", str(root / names[0]))
+    monkeypatch.setattr(jit, "in_use", lambda: root / names[0])
     monkeypatch.setenv("NUMBA_CACHE_DIR", str(root / names[0]))
     jit.mark_warm()
     assert {p.name for p in root.iterdir()} == set(names)
+
+
+_SLOW = """
+import sys
+from PyQt6.QtCore import QSettings
+from photometra.desktop.app import make_application
+application = make_application()
+from photometra.desktop.main_window import MainWindow
+window = MainWindow(QSettings(sys.argv[1], QSettings.Format.IniFormat))
+print(sorted({"numba", "scipy", "colour", "matplotlib", "MaterialX", "pxr"} & set(sys.modules)))
+window.close()
+"""
+
+
+def test_a_window_stands_before_anything_slow_is_imported(tmp_path):
+    done = subprocess.run(
+        [sys.executable, "-c", _SLOW, str(tmp_path / "w.ini")], capture_output=True, text=True, check=True,
+        env={**os.environ, "QT_QPA_PLATFORM": "offscreen"},
+    )  # fmt: skip
+    assert done.stdout.strip() == "[]"
+
+
+def test_a_kernel_is_a_stand_in_until_the_first_call_and_real_wherever_it_was_imported():
+    code = (
+        "import sys\nfrom photometra.optics import fresnel, microfacet\nfrom photometra.optics.jit import Kernel\n"
+        "from photometra.optics.fresnel import dielectric_scalar as mine\n"
+        "assert type(mine) is Kernel and 'numba' not in sys.modules\n"
+        "first = mine(0.5, 1.5)\n"
+        "assert type(mine).__name__ == 'CPUDispatcher' and fresnel.dielectric_scalar is mine\n"
+        "assert type(microfacet.ggx_d).__name__ == 'CPUDispatcher'\n"
+        "assert first == mine(0.5, 1.5) == mine.py_func(0.5, 1.5)\n"
+        "from photometra.surface import lobes\n"
+        "assert type(lobes.evaluate) is Kernel\nlobes.drawn_blur(0.5, 1.5)\n"
+        "assert type(lobes.evaluate).__name__ == 'CPUDispatcher'\n"
+    )
+    subprocess.run([sys.executable, "-c", code], check=True)
 
 
 _RUN = "from photometra.optics.fresnel import fresnel_dielectric as f; print(f(0.5, 1.5))"

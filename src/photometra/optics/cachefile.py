@@ -6,7 +6,6 @@ emptied or changed counts as absent. A disk that takes no more is named, and the
 
 import hashlib
 import os
-import tempfile
 from contextlib import contextmanager
 from pathlib import Path
 
@@ -15,8 +14,6 @@ from numba.core import caching
 from .. import faults
 
 _DIGEST = hashlib.sha256().digest_size
-MARKER = "photometra-kernels"
-"""The file that tells a folder of ours from one of the person's."""
 
 
 class CheckedCacheFile(caching.IndexDataCacheFile):
@@ -72,29 +69,6 @@ def _check(path):
         raise ValueError(f"{path} is damaged")
 
 
-def usable(folder: Path) -> Path:
-    """The folder, made and marked; where it cannot be written, a private one of this user's among temporary files."""
-    try:
-        return _made(folder)
-    except OSError as error:
-        other = Path(tempfile.gettempdir()) / f"photometra-{os.getuid()}" / folder.name
-        faults.remark(f"{folder} cannot be written ({error.strerror or error}); compiled kernels are kept in {other}")
-    try:
-        other.parent.mkdir(mode=0o700, exist_ok=True)
-        if other.parent.is_symlink() or other.parent.stat().st_uid != os.getuid():
-            raise PermissionError
-        os.chmod(other.parent, 0o700)
-        return _made(other)
-    except OSError:
-        return _made(Path(tempfile.mkdtemp(prefix="photometra-kernels-")))
-
-
-def _made(folder):
-    folder.mkdir(parents=True, exist_ok=True)
-    (folder / MARKER).touch()
-    # A folder that was there may still be closed to us.
-    tempfile.TemporaryFile(dir=folder).close()
-    return folder
-
-
-caching.IndexDataCacheFile = CheckedCacheFile
+def install():
+    """Have Numba keep its files so."""
+    caching.IndexDataCacheFile = CheckedCacheFile

@@ -3,6 +3,10 @@
 Numba's own cache looks only at the file a kernel stands in, not at the kernels it calls. So the
 cache folder's name carries a digest of every file that holds one: whichever changes, all is compiled anew.
 A kernel must therefore take its constants from files that hold kernels themselves.
+
+Numba takes half a second to wake, and a window must not wait for it. Until the first kernel is called, kernels are
+stand-ins (`Kernel`) that keep their function; then all of them are handed to Numba at once, and every module that has a
+stand-in gets the real one in its place.
 """
 
 import functools
@@ -10,18 +14,18 @@ import hashlib
 import os
 import re
 import shutil
+import sys
+import threading
+from importlib.metadata import version
 from pathlib import Path
 
-import numba
 import platformdirs
-from numba.core import cgutils
-from numba.extending import intrinsic
 
-from .cachefile import MARKER, usable
+from .cachefolder import MARKER, usable
 
 _PACKAGE = Path(__file__).resolve().parent.parent
 _KERNEL_PACKAGES = ("optics", "shapes", "maps", "surface", "instruments", "tracing")
-_MARKS = (b"@kernel", b"@owning_kernel", b"@leaf", b"@elementwise", b"@intrinsic")
+_MARKS = (b"@kernel", b"@owning_kernel", b"@leaf", b"@elementwise", b"_intrinsic")
 _KEPT_GENERATIONS = 3
 _GENERATION = re.compile(r"[0-9a-f]{16}")
 
@@ -33,7 +37,7 @@ def cache_root() -> Path:
 
 def cache_folder() -> Path:
     """The folder of compiled kernels for the sources as they stand."""
-    digest = hashlib.sha256(numba.__version__.encode())
+    digest = hashlib.sha256(version("numba").encode())
     # Files of another form are no damaged ones.
     digest.update(Path(__file__).with_name("cachefile.py").read_bytes())
     for package in _KERNEL_PACKAGES:
@@ -44,9 +48,15 @@ def cache_folder() -> Path:
     return cache_root() / digest.hexdigest()[:16]
 
 
+@functools.cache
+def in_use() -> Path:
+    """The folder that compiled kernels are kept in: the person's own, or ours, which is made."""
+    return Path(os.environ.get("NUMBA_CACHE_DIR") or usable(cache_folder()))
+
+
 def is_warm() -> bool:
     """Whether the kernels were compiled before for these very sources."""
-    return (Path(numba.config.CACHE_DIR) / "warm").exists()
+    return (in_use() / "warm").exists()
 
 
 def mark_warm() -> None:
@@ -54,7 +64,7 @@ def mark_warm() -> None:
 
     A cache folder that the person named (NUMBA_CACHE_DIR) and its neighbours are theirs: nothing there is removed.
     """
-    folder = Path(numba.config.CACHE_DIR)
+    folder = in_use()
     try:
         folder.mkdir(parents=True, exist_ok=True)
         (folder / "warm").touch()
@@ -73,33 +83,93 @@ def _is_ours(folder):
     return bool(named) and (folder / MARKER).is_file()
 
 
-if not os.environ.get("NUMBA_CACHE_DIR"):
-    numba.config.CACHE_DIR = str(usable(cache_folder()))
+_LOCK = threading.RLock()
+_WAITING: list["Kernel"] = []
+
+
+class Kernel:
+    """Stands for a compiled function until the first of all is called. py_func: the function itself.
+
+    make: what makes the real one of the function, once Numba is there.
+    """
+
+    def __init__(self, function, make):
+        functools.update_wrapper(self, function)
+        self.py_func, self._make, self.real = function, make, None
+
+    def __call__(self, *arguments):
+        awake()
+        return self.real(*arguments)
+
+
+def awake():
+    """Have Numba make all kernels there are, and put them where their stand-ins are; at once where that was done."""
+    with _LOCK:
+        if not _WAITING:
+            return
+        import numba
+        from numba.core import types
+        from numba.extending import typeof_impl
+
+        from . import cachefile
+
+        cachefile.install()
+        numba.config.CACHE_DIR = str(in_use())
+        # One that is still somewhere else counts as what it stands for.
+        if Kernel not in typeof_impl.registry:
+            typeof_impl.register(Kernel)(lambda kernel, _context: types.Dispatcher(kernel.real))
+        made, _WAITING[:] = list(_WAITING), []
+        for one in made:
+            one.real = one._make(one.py_func)
+        for module in list(sys.modules.values()):
+            held = getattr(module, "__dict__", None) or {}
+            for name, value in list(held.items()):
+                if type(value) is Kernel and value.real is not None:
+                    held[name] = value.real
+
+
+def _decorator(**more):
+    options = {**_OPTIONS, **more}
+
+    def wrap(function):
+        return _waiting(function, lambda f: sys.modules["numba"].njit(**options)(f))
+
+    return wrap
+
+
+def _waiting(function, make):
+    with _LOCK:
+        one = Kernel(function, make)
+        _WAITING.append(one)
+        return one
+
 
 _OPTIONS = {"nogil": True, "cache": True, "error_model": "numpy", "fastmath": {"contract", "nsz", "arcp"}}
 """No GIL, cached, IEEE division, no reassociation that could hide a NaN."""
 
-kernel = numba.njit(**_OPTIONS, _nrt=False)
+kernel = _decorator(_nrt=False)
 """Decorator for kernels. They make no arrays: without Numba's runtime no reference is counted, a third of the time."""
 
-owning_kernel = numba.njit(**_OPTIONS)
+owning_kernel = _decorator()
 """Decorator for kernels that make arrays of their own."""
 
-leaf = numba.njit(**_OPTIONS, _nrt=False, forceinline=True)
+leaf = _decorator(_nrt=False, forceinline=True)
 """Decorator for what is small and called often: always written into its caller, in the machine's code."""
 
-kernel_part = numba.njit(**_OPTIONS, _nrt=False, inline="always")
+kernel_part = _decorator(_nrt=False, inline="always")
 """Decorator for a named part of one long kernel: written into it, as calls with dozens of arrays cost it a fifth."""
 
 
 def elementwise(signature):
-    """Decorator: a scalar function as a NumPy ufunc of one signature, made at its first call.
-
-    Numba takes half a second to wake; a program that only opens a window must not wait for it.
-    """
+    """Decorator: a scalar function as a NumPy ufunc of one signature, made at its first call."""
 
     def wrap(function):
-        made = functools.cache(lambda: numba.vectorize([signature], nopython=True, cache=True)(function))
+        @functools.cache
+        def made():
+            awake()
+            import numba
+
+            return numba.vectorize([signature], nopython=True, cache=True)(function)
 
         @functools.wraps(function)
         def call(*arguments):
@@ -110,13 +180,13 @@ def elementwise(signature):
     return wrap
 
 
-@intrinsic
-def unowned(_context, array):
+def _unowned(_context, array):
     """The array without its owner, for use within one kernel call whose caller keeps it.
 
     Every view of an owned array counts its references up and down, in one place for all threads: that took four tenths
     of the tracer's time.
     """
+    from numba.core import cgutils
 
     def generate(context, builder, signature, arguments):
         view = context.make_array(signature.args[0])(context, builder, arguments[0])
@@ -125,3 +195,12 @@ def unowned(_context, array):
         return view._getvalue()
 
     return array(array), generate
+
+
+def _intrinsic(function):
+    from numba.extending import intrinsic
+
+    return intrinsic(function)
+
+
+unowned = _waiting(_unowned, _intrinsic)
