@@ -194,6 +194,30 @@ class TestParts:
         click(sheet.tree.viewport(), sheet.tree.visualItemRect(group).center())
         assert len(sheet.chosen) == 7
 
+    def test_a_part_is_looked_at_alone_and_that_is_said(self, lantern, qtbot):
+        sheet, sight = lantern.parts_sheet, lantern.sight
+        whole = wait_for_picture(qtbot, lantern).linear
+        lens = next(x for x in sheet._items() if x.text(0) == "lens")
+        sheet.tree.clearSelection()
+        click(sheet.tree.viewport(), sheet.tree.visualItemRect(lens).center())
+        click(sheet.alone)
+        assert sight.parts == ("lens",)
+        qtbot.waitUntil(lambda: sight.picture.frame.request.parts == ("lens",), timeout=PATIENCE_MS)
+        frame = wait_for_picture(qtbot, lantern)
+        assert frame.linear.shape == whole.shape and abs(frame.linear - whole).mean() > 0.02
+        qtbot.waitUntil(
+            lambda: (
+                sight.surveyor._found is not None
+                and set(np.unique(sight.surveyor._found.part)) <= {-1, -2, sheet._numbers["lens"]}
+            ),
+            timeout=PATIENCE_MS,
+        )
+        QTest.keyClick(lantern, Qt.Key.Key_J, Qt.KeyboardModifier.ControlModifier)
+        assert "all parts shown" in lantern._said.text() and not lantern.session.study.proofs
+        click(sheet.alone)
+        assert sight.parts == ()
+        qtbot.waitUntil(lambda: sight.picture.frame.request.parts == (), timeout=PATIENCE_MS)
+
     def test_a_group_is_given_a_surface_and_a_variant_made(self, lantern, qtbot):
         sheet, session = lantern.parts_sheet, lantern.session
         group = next(x for x in sheet._items() if x.text(0) == "frame")

@@ -6,6 +6,7 @@ import trimesh
 
 from photometra.shapes.meshfiles import FileMesh, Part, kept_shape
 from photometra.shapes.nesting import containers_of
+from photometra.shapes.standing import only_parts
 from photometra.surface import Surface
 from photometra.surface.compile import compile_surface
 from photometra.tracing import Camera, Limits, Rendering, Scene, environment_from, uniform_environment
@@ -98,3 +99,14 @@ def test_a_metal_within_glass_is_seen_through_two_faces():
     face = (0.5 / 2.5) ** 2
     expected = face + (1.0 - face) ** 2 * 0.5 / (1.0 - face * 0.5)
     assert picture[31:34, 31:34].mean() == pytest.approx(expected, rel=0.02)
+
+
+def test_parts_are_looked_at_alone():
+    shape = shape_with(ball("lens", 20.0), ball("knob", 5.0, (0.0, 30.0, 0.0)), ball("base", 8.0, (0.0, -30.0, 0.0)))
+    knob = only_parts(shape, ("knob",))
+    assert set(knob.mesh.material) == {1} and knob.parts == shape.parts and knob.height == shape.height
+    assert knob.mesh.size == (shape.mesh.material == 1).sum()
+    low, high = knob.mesh.bounds()
+    assert high - low == pytest.approx([10.0] * 3, rel=1e-3)
+    assert only_parts(shape, ("knob", "lens")).mesh.size == (shape.mesh.material < 2).sum()
+    assert only_parts(shape, ("handle",)) is shape and containers_of(knob) == (-1, -1, -1)

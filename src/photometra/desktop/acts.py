@@ -92,8 +92,14 @@ class Acts(QObject):
     def keep_proof(self):
         """Keep the specimen with its picture as a proof."""
         frame = self.window.sight.picture.frame
-        if self.session.specimen is None or frame is None or frame.step > 1 or self.window.sight.layer:
-            self.window.say("A proof needs a whole picture: wait until it is there, all light shown.")
+        if (
+            self.session.specimen is None
+            or frame is None
+            or frame.step > 1
+            or frame.request.layer
+            or frame.request.parts
+        ):
+            self.window.say("A proof needs a whole picture: wait until it is there, all light and all parts shown.")
             return
         self.session.keep_proof(frame.linear, frame.shown if frame.denoised else None)
 

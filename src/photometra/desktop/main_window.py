@@ -149,6 +149,7 @@ class MainWindow(QMainWindow):
         self.booth_sheet.mesh_wanted.connect(self.files.choose_mesh)
         for under in (self.map_sheet, self.parts_sheet):
             under.closed.connect(partial(self._leave_under, under))
+        self.parts_sheet.looked_at.connect(self.sight.look_at)
         self.parts_sheet.mesh_wanted.connect(self.files.choose_mesh)
         self.sight.surveyor.told.connect(self.probe_line.show_mapped)
         self.map_sheet.picture_wanted.connect(self.files.choose_map_picture)

@@ -32,6 +32,8 @@ class PartsSheet(QWidget):
 
     closed = pyqtSignal()
     mesh_wanted = pyqtSignal()
+    looked_at = pyqtSignal(object)
+    """Names of the parts that are to be seen alone; none for all."""
 
     def __init__(self, session: Session, surveyor: Surveyor, parent=None):
         super().__init__(parent)
@@ -58,6 +60,7 @@ class PartsSheet(QWidget):
         self.tree.header().setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch)
         self.tree.header().setStretchLastSection(False)
         self.tree.itemSelectionChanged.connect(self._outline)
+        self.tree.itemSelectionChanged.connect(self._look)
         self.tree.itemEntered.connect(lambda item, _column: self._outline(item))
         self.tree.viewport().installEventFilter(self)
         whole.addWidget(self.tree, 1)
@@ -88,6 +91,10 @@ class PartsSheet(QWidget):
         self.tints.setCheckable(True)
         self.tints.setToolTip("Show every part in a tint of its own")
         self.tints.toggled.connect(lambda on: self.surveyor.show_mode(TINTS if on else ""))
+        self.alone = QPushButton("Alone")
+        self.alone.setCheckable(True)
+        self.alone.setToolTip("Show the chosen parts without the others; the specimen is as before")
+        self.alone.toggled.connect(self._look)
         mesh = QPushButton("Mesh…")
         mesh.setToolTip("Choose a mesh with named parts")
         mesh.clicked.connect(self.mesh_wanted)
@@ -97,7 +104,7 @@ class PartsSheet(QWidget):
         row = QHBoxLayout()
         row.setSpacing(6)
         row.addWidget(self.title, 1)
-        for part in (self.give, self.variant, self.tints, mesh, back):
+        for part in (self.give, self.variant, self.tints, self.alone, mesh, back):
             row.addWidget(part)
         return row
 
@@ -111,6 +118,7 @@ class PartsSheet(QWidget):
     def hideEvent(self, event):
         super().hideEvent(event)
         self.tints.setChecked(False)
+        self.alone.setChecked(False)
         self.surveyor.show_parts(())
         self.surveyor.want(False)
 
@@ -177,6 +185,13 @@ class PartsSheet(QWidget):
     def _outline(self, hovered=None):
         names = _names_in(hovered) if hovered is not None else self.chosen
         self.surveyor.show_parts(self._numbers[n] for n in names if n in self._numbers)
+
+    def _look(self):
+        """Have the chosen parts seen alone, or all of them."""
+        on = self.alone.isChecked()
+        if on and not self.chosen:
+            self.session.said.emit("Choose the parts to be seen alone, in the list or in the picture.")
+        self.looked_at.emit(tuple(self.chosen) if on else ())
 
     def _pointed(self, number):
         if self.isVisible() and self.surveyor.mode != TINTS:

@@ -206,8 +206,7 @@ class Picture(QWidget):
         painter.drawImage(QRectF(self.rect()), self._instead or self.frame.image)
         if self._overlay is not None:
             painter.drawImage(QRectF(self.rect()), self._overlay)
-        if self.frame.denoised:
-            self._paint_denoised(painter)
+        self._paint_badge(painter)
         if self._survey is not None:
             painter.drawImage(QRectF(self.rect()), self._survey)
             if self._legend:
@@ -275,11 +274,18 @@ class Picture(QWidget):
             painter.setPen(theme.colour("text"))
             painter.drawText(beside, pin.name)
 
-    def _paint_denoised(self, painter):
-        """Say that what is seen is denoised, and about how far it is from the final picture."""
-        text = "denoised"
-        if self.frame.error is not None:
-            text += f" · about ΔE {max(self.frame.error, 0.1):.1f} from the final picture"
+    def _paint_badge(self, painter):
+        """Say whether parts are left out, whether it is denoised, and about how far it is from the final picture."""
+        words, parts = [], len(self.frame.request.parts)
+        if parts:
+            words.append("one part alone" if parts == 1 else f"{parts} parts alone")
+        if self.frame.denoised:
+            words.append("denoised")
+        if self.frame.denoised and self.frame.error is not None:
+            words.append(f"about ΔE {max(self.frame.error, 0.1):.1f} from the final picture")
+        if not words:
+            return
+        text = " · ".join(words)
         painter.setFont(theme.font(8.0))
         wide = painter.fontMetrics().horizontalAdvance(text) + 14.0
         box = QRectF(self.width() - wide - 8.0, self.height() - 26.0, wide, 18.0)

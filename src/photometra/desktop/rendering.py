@@ -44,14 +44,16 @@ class Request:
     height: int
     layer: str = ""
     """The picture of what light met first, instead of the whole."""
+    parts: tuple[str, ...] = ()
+    """Names of the parts that are looked at alone."""
 
     @classmethod
-    def of(cls, specimen, study, width, height, layer=""):
+    def of(cls, specimen, study, width, height, layer="", parts=()):
         seen = _seen(specimen) if specimen.assigned else replace(_seen(specimen), name="")
         names = {name for _, name in specimen.assigned} - {specimen.name}
         others = tuple(_seen(s) for s in study.specimens if s.name in names)
         booth = Study("", others, study.booth, study.pictures, study.meshes)
-        return cls(seen, booth, width, height, layer)
+        return cls(seen, booth, width, height, layer, tuple(parts))
 
     @property
     def booth(self):
@@ -219,7 +221,7 @@ class RenderLoop(QObject):
 
     def _begin(self, request, cancel):
         """Compile, show a small picture at once, a larger one next, and hand back the full one to go on with."""
-        scene = scene_of(request.study, request.specimen)
+        scene = scene_of(request.study, request.specimen, parts=request.parts)
         compiled = compiled_in(scene, request.specimen)
         limits, layered, region = limits_of(request.booth), bool(request.layer), request.booth.region
         steps = _DENOISED_STEPS if self._denoises else _STEPS

@@ -69,7 +69,7 @@ class Sight(QWidget):
         self.picture.orbited.connect(self.orbit)
         self.picture.neared.connect(self.near)
         self.picture.framed.connect(self._framed)
-        self.layer = ""
+        self.layer, self.parts = "", ()
         self._marks = False
         self._compared = None
         self.layers = LayerStrip(session)
@@ -174,13 +174,19 @@ class Sight(QWidget):
         self.picture.pins = self.session.study.booth.pins if wanted else ()
         self.picture.update()
 
+    def look_at(self, parts):
+        """Show some parts of the shape alone, by their names; all where there are none."""
+        if tuple(parts) != self.parts:
+            self.parts = tuple(parts)
+            self._ask()
+
     def _ask(self):
         specimen = self.session.specimen
         if specimen is None or self.picture.width() < 16:
             return
         ratio = self.picture.devicePixelRatioF()
         width, height = round(self.picture.width() * ratio), round(self.picture.height() * ratio)
-        self.loop.ask(Request.of(specimen, self.session.study, width, height, self.layer))
+        self.loop.ask(Request.of(specimen, self.session.study, width, height, self.layer, self.parts))
 
     def _take_frame(self, frame):
         self.picture.show_frame(frame)

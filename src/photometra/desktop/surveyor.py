@@ -77,7 +77,7 @@ class Surveyor(QObject):
         s = r.specimen
         maps = tuple((n, m.layers, s.surface.lies_on) for n, m in s.surface.maps.items())
         stands = s.shape, s.size_mm, s.wall_mm, s.assigned, maps
-        return *stands, booth.viewpoint, booth.environment, width, height
+        return *stands, booth.viewpoint, booth.environment, width, height, r.parts
 
     def _follow(self):
         """Have what is shown surveyed anew where it is another view, and anybody wants to know."""
@@ -169,7 +169,7 @@ class Surveyor(QObject):
 def _survey_of(request, shape):
     """(Survey, {name: levels (h, w)}) of a request's view, of every map of the specimen's own surface."""
     height, width, _ = shape
-    scene = scene_of(request.study, request.specimen)
+    scene = scene_of(request.study, request.specimen, parts=request.parts)
     found = survey(scene, width, height)
     only = None
     if scene.dressed:

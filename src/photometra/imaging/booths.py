@@ -10,7 +10,7 @@ from ..instruments import constants_reading
 from ..pictures import PictureError, decoded_picture, read_picture
 from ..shapes.lying import LiesOn
 from ..shapes.meshfiles import kept_shape
-from ..shapes.standing import Shape, shape_of
+from ..shapes.standing import Shape, only_parts, shape_of
 from ..study import Booth, Lamp, Specimen, Study, Viewpoint
 from ..study.model import matches
 from ..surface.bank import Bank, compiled_as
@@ -111,8 +111,11 @@ def camera_of(viewpoint: Viewpoint) -> Camera:
     return Camera(viewpoint.rise, viewpoint.turn, viewpoint.focal_mm, 2.0 * viewpoint.distance, viewpoint.f_number)
 
 
-def scene_of(study: Study, specimen: Specimen, environment_name=None) -> Scene:
-    """The scene in which a study looks at a specimen. A uniform environment shows the specimen alone, no stage."""
+def scene_of(study: Study, specimen: Specimen, environment_name=None, parts=()) -> Scene:
+    """The scene in which a study looks at a specimen. A uniform environment shows the specimen alone, no stage.
+
+    parts: names of the parts of its shape that are shown; all where there are none.
+    """
     booth = study.booth
     name = environment_name or booth.environment
     shape = standing(specimen, study.meshes)
@@ -120,6 +123,8 @@ def scene_of(study: Study, specimen: Specimen, environment_name=None) -> Scene:
     alone = name == UNIFORM
     on = dressed(study, specimen, shape)
     shape = relieved(shape, specimen.surface, on, _body_of(study, specimen), radius)
+    if parts and shape is not None and shape.parts:
+        shape = only_parts(shape, tuple(parts))
     return Scene(
         environment(name, study.pictures, may_be_file=environment_name is not None),
         radius=radius,

@@ -1,7 +1,8 @@
 """What can stand in the booth besides the ball: shapes of our own making, in millimetres."""
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from functools import lru_cache
 
 import numpy as np
 
@@ -32,6 +33,24 @@ class Shape:
     radius: float | None = None
     parts: tuple[str, ...] = ()
     open_parts: tuple[bool, ...] = ()
+
+
+@lru_cache(maxsize=4)
+def only_parts(shape: Shape, names: tuple[str, ...]) -> Shape:
+    """A shape with the parts of these names alone; itself where it has none of them."""
+    numbers = [i for i, name in enumerate(shape.parts) if name in names]
+    there = np.isin(shape.mesh.material, numbers)
+    if not numbers or not there.any():
+        return shape
+    m, count = shape.mesh, int(there.sum())
+    a = m.corners[there, :3]
+    places = np.stack([a, a + m.corners[there, 3:6], a + m.corners[there, 6:9]], axis=1)
+    uvs = m.uvs[there].reshape(-1, 3, 2) if len(m.uvs) else None
+    kept = mesh_from(
+        places.reshape(-1, 3), np.arange(3 * count).reshape(-1, 3), m.normals[there].reshape(-1, 3, 3),
+        m.material[there], uvs,
+    )  # fmt: skip
+    return replace(shape, mesh=kept)
 
 
 # The surfaces of a shape that are not the specimen's: a plain glass, the boundary from that glass to the specimen, and
