@@ -115,3 +115,24 @@ def test_proofs_are_kept_listed_and_brought_back(run, run_json, own_demo):
 def test_who_is_not_there_is_named(run, own_demo, words):
     code, _, err = run(words[0], own_demo, *words[1:])
     assert code == 2 and "no specimen 'Nobody'" in err
+
+
+def test_a_glass_by_its_sellmeier_coefficients(run, own_demo):
+    """A borosilicate crown by its catalogue: index 1.51680 at the d line, Abbe number 64.2."""
+    pairs = "1.03961212 0.00600069867 0.231792344 0.0200179144 1.01046945 103.560653"
+    apart = "1.03961212, 0.231792344, 1.01046945 / 0.00600069867, 0.0200179144, 103.560653"
+    for text in (pairs, apart, pairs.replace(".", ",").replace(" ", "; ")):
+        code, _, told = run("dispersion", own_demo, "Lens prism", text)
+        assert code == 0 and "index 1.51680 at 587.6 nm, Abbe number 64.2" in told
+    one = read_file(own_demo).specimen("Lens prism")
+    assert one.surface["constants"] == "reading" and one.readings[-1].kind_key == "constants"
+
+
+@pytest.mark.parametrize(("text", "says"), [
+    ("1.03 0.006 0.23", "in pairs"), ("1 2 / 3", "in pairs"), ("glass", "in pairs"), ("", "in pairs"),
+    ("1.03 0.3", "between 1 and 5"), ("-3 0.006", "between 1 and 5"),
+])  # fmt: skip
+def test_coefficients_of_no_glass_are_refused(run, own_demo, text, says):
+    before = own_demo.read_bytes()
+    code, out, err = run("dispersion", own_demo, "Lens prism", "--", text)
+    assert code == 2 and out == "" and says in err and own_demo.read_bytes() == before

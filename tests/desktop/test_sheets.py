@@ -4,7 +4,7 @@ import numpy as np
 import pytest
 from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QLineEdit
+from PyQt6.QtWidgets import QInputDialog, QLineEdit
 
 from photometra.desktop.evidence_sheet import short
 from photometra.desktop.heat_table import HeatTable
@@ -133,3 +133,17 @@ def test_decades_are_drawn_as_logarithms_down_to_the_noise():
 def test_pictures_for_the_screen_are_cut_off_and_rounded():
     image = image_of(np.array([[[0.0, 0.5, 2.0], [-1.0, 1.0, 0.25]]]))
     assert [image.pixelColor(x, 0).getRgb()[:3] for x in (0, 1)] == [(0, 128, 255), (0, 255, 64)]
+
+
+def test_sellmeier_coefficients_are_typed_and_refused_in_a_sentence(window, monkeypatch):
+    click(window.ledger.specimen_cards[2])
+    count = len(window.session.specimen.readings)
+    monkeypatch.setattr(QInputDialog, "getText", lambda *a, **k: ("1.1273 0.00721 0.1244 0.0269 0.8271 100.3", True))
+    window.acts.type_sellmeier()
+    assert window.session.specimen.surface["constants"] == "reading"
+    assert window.session.specimen.readings[-1].columns["n"][40] == pytest.approx(1.51, abs=0.02)
+    said = []
+    monkeypatch.setattr(window.files, "refuse", said.append)
+    monkeypatch.setattr(QInputDialog, "getText", lambda *a, **k: ("1.1", True))
+    window.acts.type_sellmeier()
+    assert "in pairs" in said[0] and len(window.session.specimen.readings) == count + 1

@@ -6,6 +6,7 @@ import sys
 VERBS = (
     "demo", "new", "add", "set", "show", "import", "measure", "agree", "fit", "render", "check", "export", "constants",
     "solve", "free", "hold", "duplicate", "rename", "remove", "booth", "proof", "parts", "assign", "relink", "link",
+    "dispersion",
     "library", "import-material", "numbers", "report", "import-all", "turntable", "contact-sheet",
     "install-desktop", "thumbnail",
 )  # fmt: skip

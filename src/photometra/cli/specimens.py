@@ -1,10 +1,14 @@
-"""Verbs on specimens: free, hold, duplicate, rename, remove."""
+"""Verbs on specimens: free, hold, link, dispersion, duplicate, rename, remove."""
 
+from dataclasses import replace
 from typing import Annotated
 
+import numpy as np
 import typer
 
+from ..readings.targets import sellmeier
 from ..study import change_file
+from ..surface.constants import FROM_READING
 from ..surface.parameters import ENDS, scalar_owner
 from ..surface.values import parse_number
 from .output import Refused, tell
@@ -84,6 +88,23 @@ def link(
         tell(f"'{one.name}' follows nothing")
 
 
+def dispersion(
+    study: StudyPath,
+    specimen: SpecimenName,
+    coefficients: Annotated[str, typer.Argument(metavar="'B1 C1 B2 C2 …'", help="Sellmeier's, C in µm².")],
+):
+    """Have a body's index from Sellmeier coefficients, kept as a reading of its constants."""
+    reading = sellmeier(coefficients)
+
+    def change(one):
+        from_it = {"constants": FROM_READING, "metalness": 0.0}
+        return replace(one.with_reading(reading), surface=one.surface.with_values(from_it))
+
+    change_specimen(study, specimen, change)
+    line = np.interp((486.13, 587.56, 656.27), reading.x, reading.columns["n"])
+    tell(f"index {line[1]:.5f} at 587.6 nm, Abbe number {(line[1] - 1.0) / (line[0] - line[2]):.1f}")
+
+
 def duplicate(
     study: StudyPath,
     specimen: SpecimenName,
@@ -119,5 +140,5 @@ def remove(study: StudyPath, specimen: SpecimenName):
 
 
 def register(app):
-    for verb in (free, hold, link, duplicate, rename, remove):
+    for verb in (free, hold, link, dispersion, duplicate, rename, remove):
         app.command(verb.__name__)(verb)

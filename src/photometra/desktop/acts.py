@@ -5,7 +5,8 @@ from PyQt6.QtWidgets import QInputDialog, QLineEdit
 
 from ..errors import InputError
 from ..instruments.derived import constants_of_ellipsometry
-from ..surface.constants import FROM_MODEL, choosing
+from ..readings.targets import sellmeier
+from ..surface.constants import FROM_MODEL, FROM_READING, choosing
 from .colour_target import ColourTarget
 
 
@@ -82,6 +83,24 @@ class Acts(QObject):
             self.session.add_reading(constants_of_ellipsometry(source), "constants from the ellipsometry")
         except InputError as error:
             self.window.say(str(error))
+
+    def type_sellmeier(self):
+        """Ask for Sellmeier coefficients, and have the body's constants from them."""
+        if self.session.specimen is None:
+            self.window.say("Add a specimen first; constants belong to one.")
+            return
+        text, fine = QInputDialog.getText(
+            self.window, "Sellmeier coefficients", "B1 C1 B2 C2 B3 C3, with C in µm², as glass catalogues print them:"
+        )
+        if not fine:
+            return
+        try:
+            self.session.add_reading(sellmeier(text), "Sellmeier coefficients")
+        except InputError as error:
+            self.window.files.refuse(str(error))
+            return
+        self.session.set_values({"constants": FROM_READING, "metalness": 0.0}, "constants from the reading")
+        self.session.choose_stratum("body")
 
     def use_model(self):
         """Have free electrons and oscillators stand for the metal's constants, to be solved for."""
