@@ -73,7 +73,7 @@ def test_a_measured_daylight_is_the_daylight_that_ships(tmp_path):
     ("<IESTM2714><SpectralData wavelength='x'>1</SpectralData></IESTM2714>", "no wavelength with its power"),
     ("<IESTM2714/>", "no SpectralData"),
     ("<!DOCTYPE a [<!ENTITY b 'c'>]><a/>", "entities"),
-    ("<IESTM2714>", "whole XML"),
+    ("<IESTM2714>", "whole TM-27"),
     ("a lamp\nwith words\n", "no wavelength with its power"),
 ])  # fmt: skip
 def test_a_file_without_a_lamp_is_refused_in_one_sentence(text, says, tmp_path):

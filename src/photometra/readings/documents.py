@@ -104,22 +104,27 @@ def _entry(kind, entry):
     return None, None
 
 
-def cxf_sheet(text, path="text") -> Sheet:
-    """The spectra of a CxF3 document, each object a sample; Lab values where there are no spectra."""
+def xml_root(text, path, form):
+    """The root of an XML document of a form (`CxF`); ReadingError where it is not whole, or has entities of its own."""
     if "<!DOCTYPE" in text or "<!ENTITY" in text:
         raise ReadingError(f"{path}: a document with entities of its own is not opened")
     try:
-        root = ElementTree.fromstring(text.encode())
+        return ElementTree.fromstring(text.encode())
     except ElementTree.ParseError as error:
-        raise ReadingError(f"{path}: this is not a whole CxF document ({one_line(str(error))[:60]})") from None
-    specifications = {e.get("Id", ""): e for e in root.iter() if _tag(e) == "ColorSpecification"}
+        raise ReadingError(f"{path}: this is not a whole {form} document ({one_line(str(error))[:60]})") from None
+
+
+def cxf_sheet(text, path="text") -> Sheet:
+    """The spectra of a CxF3 document, each object a sample; Lab values where there are no spectra."""
+    root = xml_root(text, path, "CxF")
+    specifications = {e.get("Id", ""): e for e in root.iter() if tag_of(e) == "ColorSpecification"}
     rows, colours, geometry, cells = [], [], "", 0
-    for n, item in enumerate(e for e in root.iter() if _tag(e) == "Object"):
+    for n, item in enumerate(e for e in root.iter() if tag_of(e) == "Object"):
         if n >= _MOST_SAMPLES:
             raise ReadingError(f"{path}: more than {_MOST_SAMPLES} samples in one file; split it")
         name = one_line(item.get("Name") or item.get("Id") or str(n + 1))
         for value in item.iter():
-            if _tag(value) == "ReflectanceSpectrum":
+            if tag_of(value) == "ReflectanceSpectrum":
                 spec = specifications.get(value.get("ColorSpecification", ""))
                 found = _spectrum(path, name, value, spec)
                 cells += len(found)
@@ -127,8 +132,8 @@ def cxf_sheet(text, path="text") -> Sheet:
                     raise ReadingError(f"{path}: more than {MOST_CELLS} numbers in one file; split it")
                 rows += [(n + 1, [name, f"{nm:g}", v]) for nm, v in found]
                 geometry = geometry or _geometry(spec)
-            elif _tag(value) == "ColorCIELab":
-                parts = {_tag(e): (e.text or "").strip() for e in value}
+            elif tag_of(value) == "ColorCIELab":
+                parts = {tag_of(e): (e.text or "").strip() for e in value}
                 colours.append((n + 1, [name, *(parts.get(k, "") for k in "LAB")]))
     head = {"geometry": geometry} if geometry else {}
     if rows:
@@ -146,7 +151,8 @@ def cxf_sheet(text, path="text") -> Sheet:
     raise ReadingError(f"{path}: there is no reflectance spectrum and no Lab value in this CxF document")
 
 
-def _tag(element):
+def tag_of(element):
+    """An element's tag without its namespace."""
     return element.tag.rpartition("}")[2] if isinstance(element.tag, str) else ""
 
 
@@ -159,7 +165,7 @@ def _number(text):
 
 def _spectrum(path, name, value, spec):
     """[(nm, number as it stands)] of a spectrum."""
-    span = next((e for e in spec.iter() if _tag(e) == "WavelengthRange"), None) if spec is not None else None
+    span = next((e for e in spec.iter() if tag_of(e) == "WavelengthRange"), None) if spec is not None else None
     start = _number(value.get("StartWL")) or (_number(span.get("StartWL")) if span is not None else None)
     step = _number(value.get("Increment")) or (_number(span.get("Increment")) if span is not None else None)
     if start is None or not step:
@@ -171,8 +177,8 @@ def _geometry(spec):
     """di:8, de:8 or 45:0 as the specification says it, else ""."""
     if spec is None:
         return ""
-    told = {_tag(e): (e.text or "").strip() for e in spec.iter()}
-    if "Sphere" in {_tag(e) for e in spec.iter()} or "SphereAngle" in told:
+    told = {tag_of(e): (e.text or "").strip() for e in spec.iter()}
+    if "Sphere" in {tag_of(e) for e in spec.iter()} or "SphereAngle" in told:
         is_in = told.get("SpecularComponent", told.get("IncludeSpecular", "included")).lower()
         return "de:8" if is_in.startswith(("excl", "false")) else "di:8"
     if told.get("IlluminationAngle") == "45" or told.get("MeasurementAngle") == "45":

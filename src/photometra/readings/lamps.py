@@ -2,7 +2,6 @@
 
 from dataclasses import dataclass
 from pathlib import Path
-from xml.etree import ElementTree
 
 import numpy as np
 
@@ -10,6 +9,7 @@ from ..colour import WAVELENGTHS
 from ..names import one_line
 from .cgats import is_cgats, tables_of
 from .columns import meaning_of, wavelength_in
+from .documents import tag_of, xml_root
 from .files import text_of
 from .tables import ReadingError, Sheet, is_number, sheet_of, value_of
 
@@ -58,13 +58,7 @@ def _on_grid(nm, power, path):
 
 def _of_tm27(text, path):
     """(name, wavelengths, powers) of an IES TM-27 document."""
-    if "<!DOCTYPE" in text or "<!ENTITY" in text:
-        raise ReadingError(f"{path}: a document with entities of its own is not opened")
-    try:
-        root = ElementTree.fromstring(text.encode())
-    except ElementTree.ParseError as error:
-        raise ReadingError(f"{path}: this is not a whole XML document ({one_line(str(error))[:60]})") from None
-    elements = [(e.tag.rpartition("}")[2], e) for e in root.iter() if isinstance(e.tag, str)]
+    elements = [(tag_of(e), e) for e in xml_root(text, path, "TM-27").iter()]
     data = [(e.get("wavelength", ""), e.text or "") for tag, e in elements if tag == "SpectralData"]
     if not data:
         raise ReadingError(f"{path}: there is no SpectralData in this document; a TM-27 file of a lamp has it")
