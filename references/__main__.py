@@ -1,8 +1,9 @@
-"""`python -m references [metals] [coats] [slabs] [walls] [half-spaces]`: walk anew, with fixed seeds."""
+"""`python -m references [metals] [coats] [slabs] [walls] [rings] [half-spaces]`: walk anew, with fixed seeds."""
 
 import csv
 import math
 import sys
+from functools import cache
 from pathlib import Path
 
 import numpy as np
@@ -97,6 +98,13 @@ WALL_HEAD = (
     "ior", "roughness", "absorption", "angle_deg", "reflectance", "reflectance_error", "transmittance",
     "transmittance_error",
 )  # fmt: skip
+RINGS = [
+    (n, single, thickness) for n, single in ((1.4, 0.99), (1.4, 0.9), (1.33, 0.999)) for thickness in (2.0, 5.0, 10.0)
+]
+"""Index, albedo of one isotropic scattering, thickness in mean free paths (of 1 mm) of a slab, nothing behind it."""
+RING_PATHS = 100_000
+RING_RADII = (0.5, 1.0, 2.0, 4.0, 8.0)
+RING_HEAD = ("ior", "albedo", "thickness", "inner", "outer", "share_of_deep", "error")
 HALF_SPACE_HEAD = ("ior", "roughness", "albedo", "reflectance", "error", "through_port", "port_error")
 
 
@@ -116,6 +124,22 @@ def wall_rows():
         yield (n, roughness, absorption, angle, *(f"{v:.5f}" for v in (r, r_error, t, t_error)))
 
 
+def ring_rows():
+    """Of a fine beam's light that leaves a deep body in a ring about it, the share that leaves a slab there."""
+
+    @cache
+    def rings(n, single, thickness):
+        medium = 1.0 - single, single, 0.0
+        sums = (body(RING_PATHS, 7, 0.0, n, 0.0, thickness, *medium, 1e-9, r) for r in RING_RADII)
+        return np.diff([means(one, RING_PATHS)[1][0] for one in sums])
+
+    for n, single, thickness in RINGS:
+        deep, slab = rings(n, single, math.inf), rings(n, single, thickness)
+        for inner, outer, a, b in zip(RING_RADII[:-1], RING_RADII[1:], slab, deep, strict=True):
+            error = a / b * math.sqrt((1.0 / a + 1.0 / b) / RING_PATHS)
+            yield n, single, thickness, inner, outer, f"{a / b:.4f}", f"{error:.4f}"
+
+
 def half_space_rows():
     """A half-space lit at 8 degrees: its reflectance, and what a port sees of it, as if light stayed where it fell."""
     port = (LIT_MM / SEEN_MM) ** 2
@@ -131,6 +155,7 @@ EVERY = {
     "coats": (HEAD, rows),
     "slabs": (SLAB_HEAD, slab_rows),
     "walls": (WALL_HEAD, wall_rows),
+    "rings": (RING_HEAD, ring_rows),
     "half-spaces": (HALF_SPACE_HEAD, half_space_rows),
 }
 

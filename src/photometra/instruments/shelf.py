@@ -174,7 +174,8 @@ def _within(asked, surface, compiled):
         opaque = 1.0 - surface["opacity"]
         return opaque + surface["opacity"] * transmissometer.transmittance(compiled, wavelengths, asked.thickness_mm)
     if asked.kind_key == "scatter":
-        return surface["opacity"] * scatterprobe.scatter_profile(compiled, asked["radius_mm"], wavelengths)[None]
+        found = scatterprobe.scatter_profile(compiled, asked["radius_mm"], wavelengths, asked.thickness_mm)
+        return surface["opacity"] * found[None]
     media = transmissometer.media_of(compiled, wavelengths)
     if not media or surface["metalness"] >= 1.0:
         raise InputError("this surface has no interior whose coefficients could be read; make it clear or translucent")

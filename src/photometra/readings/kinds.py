@@ -129,7 +129,7 @@ KINDS = {
             "scatter", "Scatter profile", ("radius_mm", "wavelength_nm", "exitance_per_mm2"), 2, (0.03, 1e-6),
             "relative", "mean relative difference", "rel", 0.1, limits=((0.0, 1e9),),
             axis_label="distance from the beam / mm", value_label="exitance / 1/mm²", is_log=True,
-            effects=("gain",), usual_systematic=Systematic(0.05),
+            takes_thickness=True, effects=("gain",), usual_systematic=Systematic(0.05),
         ),
         Kind(
             "coefficients", "Coefficients",
