@@ -4,8 +4,9 @@ import numpy as np
 import pytest
 from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QInputDialog, QLineEdit
+from PyQt6.QtWidgets import QInputDialog, QLineEdit, QToolButton
 
+from photometra.desktop import theme
 from photometra.desktop.evidence_sheet import short
 from photometra.desktop.heat_table import HeatTable
 from photometra.desktop.images import image_of
@@ -147,3 +148,12 @@ def test_sellmeier_coefficients_are_typed_and_refused_in_a_sentence(window, monk
     monkeypatch.setattr(QInputDialog, "getText", lambda *a, **k: ("1.1", True))
     window.acts.type_sellmeier()
     assert "in pairs" in said[0] and len(window.session.specimen.readings) == count + 1
+
+
+def test_the_chart_of_the_reading_sheet_stays_and_takes_on_the_theme(window):
+    sheet = window.sheets["reading"]
+    window.show_sheet("reading")
+    assert not any(b.accessibleName() == "Fold the chart" and b.isVisible() for b in sheet.findChildren(QToolButton))
+    for name in ("light", "dim"):
+        window.use_theme(name)
+        assert sheet.chart._graphs.backgroundBrush().color() == theme.colour("raised")

@@ -2,8 +2,10 @@
 
 import pytest
 from PyQt6.QtCore import QPoint
+from PyQt6.QtWidgets import QScrollArea
 
 from photometra.desktop.scrolling import Sideways
+from photometra.surface import STRATA
 
 from .conftest import click
 
@@ -36,6 +38,22 @@ def test_a_control_beyond_the_edge_is_reached_by_scrolling(window, qtbot):
     click(marks)
     assert marks.isChecked() != before
     click(marks)
+
+
+def test_at_the_usual_size_no_card_and_no_gauge_is_cut_off_at_its_side(window, qtbot):
+    """Both side panels scroll downwards only: what is wider than they are would be lost."""
+    window.resize(1280, 800)
+    window.arrangement.across.setSizes([0, 2000, 0])
+    qtbot.wait(50)
+    for i, card in enumerate(window.ledger.specimen_cards):
+        click(card)
+        for stratum in STRATA:
+            window.session.choose_stratum(stratum)
+            qtbot.wait(10)
+            for panel in (window.ledger, window.strata):
+                area = panel.findChild(QScrollArea)
+                wide = area.widget().minimumSizeHint().width()
+                assert wide <= area.viewport().width(), (i, stratum, type(panel).__name__)
 
 
 def test_at_the_usual_size_no_page_needs_scrolling(window, qtbot):

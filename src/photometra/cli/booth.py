@@ -40,8 +40,9 @@ def booth(
     """Show or set up where specimens are looked at.
 
     environment (a name or an EXR/HDR file, which the study keeps), turn, strength, exposure, white (r,g,b or none),
-    view, compression, viewpoint (a name), viewpoint.turn … f_number, key.strength … size, back.…, effort.samples …
-    clamp, region (left,top,right,bottom or none); of a SPECIMEN: shape (a name or a mesh file, with unit=mm …), wall.
+    view, compression, viewpoint (a name), viewpoint.turn … f_number, key.strength … size, key.spectrum (a name, a
+    temperature as 4100 K, or a file: CSV, CGATS, IES TM-27), back.…, effort.samples … clamp, region
+    (left,top,right,bottom or none); of a SPECIMEN: shape (a name or a mesh file, with unit=mm …), wall.
     """
     words = list(words or ())
     specimen = words.pop(0) if words and "=" not in words[0] else None

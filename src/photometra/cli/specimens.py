@@ -6,6 +6,7 @@ from typing import Annotated
 import numpy as np
 import typer
 
+from ..optics.dispersion import LINE_C_NM, LINE_D_NM, LINE_F_NM, abbe_number
 from ..readings.targets import sellmeier
 from ..study import change_file
 from ..surface.constants import FROM_READING
@@ -101,8 +102,8 @@ def dispersion(
         return replace(one.with_reading(reading), surface=one.surface.with_values(from_it))
 
     change_specimen(study, specimen, change)
-    line = np.interp((486.13, 587.56, 656.27), reading.x, reading.columns["n"])
-    tell(f"index {line[1]:.5f} at 587.6 nm, Abbe number {(line[1] - 1.0) / (line[0] - line[2]):.1f}")
+    lines = np.interp((LINE_D_NM, LINE_F_NM, LINE_C_NM), reading.x, reading.columns["n"])
+    tell(f"index {lines[0]:.5f} at {LINE_D_NM:.1f} nm, Abbe number {abbe_number(*lines):.1f}")
 
 
 def duplicate(

@@ -10,16 +10,15 @@ import numpy as np
 
 from ..errors import InputError
 from .black_body import black_body
+from .limits import to_uv
 from .observers import observer
 
 _MIRED = np.geomspace(40.0, 1000.0, 700)
 
 
 def _uv(xyz):
-    """(u, v) of the CIE 1960 chart."""
-    xyz = np.asarray(xyz, float)
-    whole = xyz[..., 0] + 15.0 * xyz[..., 1] + 3.0 * xyz[..., 2]
-    return np.stack([4.0 * xyz[..., 0], 6.0 * xyz[..., 1]], axis=-1) / whole[..., None]
+    """(u, v) of the CIE 1960 chart, whose v is two thirds of that of 1976."""
+    return to_uv(xyz) * (1.0, 2.0 / 3.0)
 
 
 def black_body_xyz(kelvin):

@@ -12,6 +12,7 @@ _RESULT_HEIGHT = 310
 """What the result of a solve needs to be read without scrolling."""
 _CHART_HEIGHT = 258
 _LEDGER, _STRATA = 206, 330
+"""Least widths of the side panels, and their first ones: narrower, their cards and gauges would be cut off."""
 
 
 class Arrangement(QObject):
@@ -29,8 +30,8 @@ class Arrangement(QObject):
         for splitter in (self.looking, self.across):
             splitter.setHandleWidth(4)
             splitter.setChildrenCollapsible(False)
-        window.ledger.setMinimumWidth(200)
-        window.strata.setMinimumWidth(328)
+        window.ledger.setMinimumWidth(_LEDGER)
+        window.strata.setMinimumWidth(_STRATA)
         window.sight.setMinimumHeight(260)
         window.lower.setMinimumHeight(150)
         window.sight.foot.addWidget(window.chart.card, 1)

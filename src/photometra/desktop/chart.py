@@ -144,11 +144,11 @@ class ChartCard(QAbstractButton):
 
 
 class ReadingChart(QWidget):
-    """Follows the chosen reading. `card`: the line that stands for it while it is folded."""
+    """Follows the chosen reading. card: the line that stands for it while it is folded; folds: whether it can be."""
 
     folded = pyqtSignal()
 
-    def __init__(self, session: Session, parent=None):
+    def __init__(self, session: Session, folds=True, parent=None):
         super().__init__(parent)
         self.session = session
         self.setObjectName("panel")
@@ -168,6 +168,7 @@ class ReadingChart(QWidget):
         fold.setAccessibleName("Fold the chart")
         fold.setFixedSize(22, 20)
         fold.clicked.connect(self.folded)
+        fold.setVisible(folds)
         head.addWidget(fold)
         self.card = ChartCard()
         self._graphs = pg.GraphicsLayoutWidget()

@@ -99,7 +99,7 @@ class TripleGauge(QWidget):
         )
         self._value = p.default
         label = Label(p.label)
-        self.swatch = SwatchButton(26 if p.varies else 34, p.label)
+        self.swatch = SwatchButton(20 if p.varies else 34, p.label)
         self.swatch.clicked.connect(self.pick)
         self.picker = None
         self.swatch.setVisible(p.kind == "colour")
@@ -114,11 +114,11 @@ class TripleGauge(QWidget):
         self.turn_button.setAccessibleName(f"{p.label}: by wavelength")
         self.turn_button.clicked.connect(self._turned)
         self.edit = ValueEdit()
-        self.edit.setFixedWidth(74 if p.kind == "colour" else 112)
+        self.edit.setFixedWidth(74 if p.kind == "colour" else 106)
         self.edit.setAccessibleName(f"{p.label}, value")
         head = QHBoxLayout()
         head.setContentsMargins(0, 0, 0, 0)
-        head.setSpacing(4 if p.varies else 6)
+        head.setSpacing(3 if p.varies else 6)
         for part in (self.swatch, self.turn_button, self.pin, self.edit):
             head.addWidget(part)
         head.insertWidget(0, label, 1)

@@ -82,9 +82,6 @@ class Curve(QWidget):
                 painter.setBrush(gradient)
             ends = QPointF(first[0].x(), area.bottom()), QPointF(first[-1].x(), area.bottom())
             painter.drawPolygon(QPolygonF([ends[0], *first, ends[1]]))
-        painter.setPen(theme.colour("text"))
-        if not self.is_filled:
-            painter.drawText(area.adjusted(4.0, 1.0, 0.0, 0.0), Qt.AlignmentFlag.AlignLeft, f"{high:.3g}")
         if self.mark is not None:
             at = points_of(np.array([self.mark]), np.array([0.0]))[0].x()
             painter.setPen(QPen(theme.colour("text"), 1.0, Qt.PenStyle.DashLine))
@@ -96,3 +93,10 @@ class Curve(QWidget):
         for curve in drawn[1:]:
             painter.setPen(QPen(theme.colour("text"), 1.1, Qt.PenStyle.DashLine))
             painter.drawPolyline(QPolygonF(points_of(*curve)))
+        if not self.is_filled:
+            # Over the curves, which would strike the number through where they begin high.
+            told, metrics = f"{high:.3g}", QFontMetricsF(painter.font())
+            box = QRectF(area.left() + 2.0, area.top() + 1.0, metrics.horizontalAdvance(told) + 5.0, metrics.height())
+            painter.fillRect(box, theme.colour("raised"))
+            painter.setPen(theme.colour("text"))
+            painter.drawText(box, Qt.AlignmentFlag.AlignCenter, told)

@@ -189,7 +189,7 @@ class Pin(QToolButton):
     def __init__(self, parent=None):
         super().__init__(parent)
         self.setCheckable(True)
-        self.setFixedSize(48, 20)
+        self.setFixedSize(46, 20)
         self.setContextMenuPolicy(Qt.ContextMenuPolicy.CustomContextMenu)
         self.customContextMenuRequested.connect(lambda _at: self.bounds_wanted.emit())
         self.show_bounds(None)
@@ -285,7 +285,7 @@ class Gauge(QWidget):
         self.edit.setAccessibleName(f"{p.label}, value")
         head = QHBoxLayout()
         head.setContentsMargins(0, 0, 0, 0)
-        head.setSpacing(6)
+        head.setSpacing(4)
         head.addWidget(label, 1)
         if p.varies:
             head.addWidget(self.map_button)

@@ -298,7 +298,7 @@ class Ledger(QWidget):
             column.setSpacing(5)
         holder = QWidget()
         inner = QVBoxLayout(holder)
-        inner.setContentsMargins(10, 8, 8, 8)
+        inner.setContentsMargins(8, 8, 4, 8)
         inner.setSpacing(6)
         inner.addLayout(self._head("Specimens", "Add…", "Add a specimen (Ctrl+Shift+N)", self.add_wanted))
         inner.addLayout(self._specimens)
@@ -341,6 +341,7 @@ class Ledger(QWidget):
 
     def _head(self, title, action, tip, signal):
         row = QHBoxLayout()
+        row.setSpacing(4)
         label = Label(title)
         label.setObjectName("heading")
         button = QToolButton()

@@ -347,7 +347,8 @@ class MainWindow(QMainWindow):
     def use_theme(self, name):
         self.settings.setValue("theme", name)
         theme.apply(QApplication.instance(), name)
-        self.chart.restyle()
+        for chart in self.findChildren(ReadingChart):
+            chart.restyle()
         self.update()
 
     def find_command(self):

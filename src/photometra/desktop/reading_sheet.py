@@ -64,7 +64,7 @@ class ReadingSheet(Sheet):
         both.addLayout(left, 3)
         both.addLayout(acts, 2)
         self.body.addLayout(both)
-        self.chart = ReadingChart(session)
+        self.chart = ReadingChart(session, folds=False)
         self.body.addWidget(self.chart, 1)
         for signal in (session.reading_chosen, session.readings_changed, session.chosen_changed):
             signal.connect(self.refresh)

@@ -98,7 +98,7 @@ class StrataPanel(QWidget):
         self._scroll.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         holder = QWidget()
         column = QVBoxLayout(holder)
-        column.setContentsMargins(12, 4, 12, 8)
+        column.setContentsMargins(7, 4, 2, 8)
         column.setSpacing(2)
         for _, page in self._pages.values():
             column.addWidget(page)
