@@ -210,5 +210,7 @@ def run():
         yield f"attack: {count} spoilt {name}, {taken} still taken, none broke it, {time.perf_counter() - began:.0f} s"
     taken, refused, slowest, _ = fuzzing.tried(TABLES)
     yield f"attack: {TABLES} spoilt tables, {taken} still taken, {refused} refused, slowest {1000 * slowest:.0f} ms"
+    slowest, name, peak = fuzzing.large()
+    yield f"attack: texts of 16 MB, slowest {slowest:.1f} s ({name}), most memory {peak:.0f} MB"
     yield f"attack: {kills(KILLS)} kills in the middle of saving, no study lost"
     yield f"attack: {CALLS} calls of the command line, by exit code {calls(CALLS)}"

@@ -4,12 +4,15 @@ Files of every kind, as CSV and as CGATS.17 text, are written, spoilt by chance,
 one sentence, within its time. `python -m benchmarks fuzzing` takes minutes.
 """
 
+import contextlib
 import random
+import tempfile
 import time
 import tracemalloc
+from pathlib import Path
 
 from photometra.instruments import INSTRUMENTS, measured
-from photometra.readings import Choices, ReadingError, understand, write_cgats, write_text
+from photometra.readings import Choices, ReadingError, read_file, understand, write_cgats, write_text
 from photometra.surface import Surface
 
 INPUTS = 100_000
@@ -48,6 +51,50 @@ def spoilt(text, rng):
         else:
             text = text[:i] + chr(rng.choice([0, 9, 10, 13, 32, 160, 955, 0x2212, 0xFFFD])) + text[i + 1 :]
     return text[:20_000]
+
+
+def large_texts():
+    """{what it is: text} of the largest that is taken (16 MB): rows of numbers, and what only looks like them."""
+    rows = range(100_000)
+    zeros, cxf = "0" * 140, "http://colorexchangeformat.com/CxF3-core"
+    return {
+        "plain numbers": "wavelength_nm,reflectance,uncertainty\n"
+        + "".join(f"{380 + i * 0.004:.40f},0.5{'0' * 50},0.01{i:030d}\n" for i in rows),
+        "numbers too long": "wavelength_nm,reflectance\n" + "".join(f"{380 + i * 0.004},0.5{zeros}\n" for i in rows),
+        "empty lines": "\n" * 15_900_000,
+        "remarks": "# x: y\n" * 2_200_000,
+        "one line": "1," * 7_900_000,
+        "sentences": "lorem ipsum dolor sit amet, consectetur\n" * 390_000,
+        "CGATS": "CGATS.17\nBEGIN_DATA_FORMAT\nSAMPLE_ID LAB_L LAB_A\nEND_DATA_FORMAT\nBEGIN_DATA\n"
+        + "".join(f"s{i} 50.{zeros} 1\n" for i in rows) + "END_DATA\n",
+        "YAML": "DATA:\n  - type: tabulated nk\n    data: |\n"
+        + "".join(f"        {0.3 + i * 1e-6:.9f} 1.5{'0' * 60} 0.0{'1' * 60}\n" for i in rows),
+        "YAML of many parts": "DATA:\n" + "  - type: tabulated nk\n" * 640_000,
+        "CxF": f'<?xml version="1.0"?><cc:CxF xmlns:cc="{cxf}">' + "<cc:Object/>" * 1_200_000 + "</cc:CxF>",
+    }  # fmt: skip
+
+
+def large():
+    """(slowest in seconds, its name, most memory in MB) over `large_texts`, read from files as they are."""
+    slowest, name, peak = 0.0, "", 0
+    with tempfile.TemporaryDirectory() as folder:
+        for what, text in large_texts().items():
+            path = Path(folder) / "a.txt"
+            path.write_text(text)
+            took = min(_time_to_read(path) for _ in range(2))
+            tracemalloc.start()
+            _time_to_read(path)
+            peak = max(peak, tracemalloc.get_traced_memory()[1] / 1e6)
+            tracemalloc.stop()
+            slowest, name = max((slowest, name), (took, what))
+    return slowest, name, peak
+
+
+def _time_to_read(path):
+    began = time.perf_counter()
+    with contextlib.suppress(ReadingError):
+        read_file(path)
+    return time.perf_counter() - began
 
 
 def tried(count, seed=5):

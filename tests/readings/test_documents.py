@@ -68,6 +68,7 @@ class TestConstants:
             (yaml_of("  - type: tabulated nk\n    data: |\n      0.5 1\n"), "is not whole"),
             (yaml_of("  - type: formula 12\n    wavelength_range: 0.3 1\n    coefficients: 1 2\n"), "is not whole"),
             (yaml_of("  - type: tabulated nk\n    data: |\n      20 1 2\n"), "says nothing of light"),
+            (yaml_of(*["  - type: tabulated nk\n"] * 8_000), "cannot be read"),
             ("a: &a [1]\nDATA:\n  - type: tabulated nk\n    data: *a\n", "cannot be read"),
             ("DATA: 7\ntype: tabulated", "cannot be read"),
             ("DATA:\n  - {type: tabulated nk, data: [", "cannot be read"),

@@ -122,7 +122,10 @@ def test_header_lines_and_uncertainty_are_taken():
     ("# geometry: 12:3\nwavelength_nm,reflectance\n400,0.1\n", "no geometry '12:3'"),
     ("# illuminant: D93\nwavelength_nm,reflectance\n400,0.1\n", "choose the illuminant"),
     ("wavelength_nm,reflectance,sigma\n400,0.1,0\n", "uncertainty"),
-    ("wavelength_nm,reflectance\n400," + "1" * 200_000, "no row of a table"),
+    ("wavelength_nm,reflectance\n400," + "1" * 200_000, "line 2: '1+' in column reflectance is not a number"),
+    ('wavelength_nm,reflectance\n400,"' + "1" * 200_000 + '"\n', "no row of a table"),
+    ("wavelength_nm,reflectance\n400," + "1" * 1_100_000, "line 2: it is longer than a million letters"),
+    ("# a: b\n" * 400_001, "more than 400000 lines"),
 ])  # fmt: skip
 def test_what_cannot_be_taken_is_said_in_one_sentence(text, words):
     with pytest.raises(ReadingError, match=words) as caught:

@@ -10,7 +10,7 @@ import numpy as np
 from .columns import wavelength_in
 from .layouts import ONE_EACH_ROW
 from .model import lengths_said
-from .tables import MOST_CELLS, Block, ReadingError, Sheet, is_number, value_of
+from .tables import MOST_CELLS, Block, ReadingError, Sheet, is_number, lines_of, value_of
 
 _WORD = re.compile(r'"[^"]*"|[^\s"]+')
 _SIGMA = re.compile(r"^STDEV_(.+)$", re.I)
@@ -47,7 +47,7 @@ def tables_of(text, path="text", of_light=False) -> Sheet:
     """
     head, fields, rows, state, cells = {}, [], [], "", 0
     tables = []
-    for i, line in enumerate(text.splitlines(), 1):
+    for i, line in enumerate(lines_of(text, path), 1):
         bare = line.strip()
         word = bare.upper()
         if word in ("BEGIN_DATA_FORMAT", "BEGIN_DATA"):

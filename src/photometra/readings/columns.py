@@ -129,6 +129,8 @@ def wavelength_in(cell, low=200.0, high=2600.0):
 
 def gloss_angle_in(cell):
     """The angle of a gloss meter that a header cell says (`60°`, `Gloss 60`), or None."""
+    if "20" not in cell and "60" not in cell and "85" not in cell:
+        return None
     cell = cell.strip()
     found = _GLOSS.match(cell) if len(cell) <= LONGEST_NAME else None
     return int(found[1]) if found else None

@@ -15,6 +15,8 @@ _SEEN_NM = (300.0, 1000.0)
 _STEP_NM = 5.0
 _DATA = re.compile(r"^DATA\s*:", re.M)
 _MOST_SAMPLES = 20_000
+_MOST_PARTS = 20_000
+"""Of a YAML: constants have some twenty."""
 
 
 def is_document(text):
@@ -38,23 +40,10 @@ def is_cxf(text):
 
 def constants_sheet(text, path="text") -> Sheet:
     """n and k by wavelength: tables as they are between 300 and 1000 nm, dispersion formulas every 5 nm."""
-    import yaml
-
-    class Plain(yaml.SafeLoader):
-        """No aliases: they make much of little."""
-
-        def compose_node(self, parent, index):
-            if self.check_event(yaml.AliasEvent):
-                raise yaml.YAMLError("it refers to itself")
-            return super().compose_node(parent, index)
-
-    try:
-        document = yaml.load(text, Plain)
-        entries = document["DATA"]
-        if not isinstance(entries, list):
-            raise TypeError
-    except (yaml.YAMLError, TypeError, KeyError, RecursionError, ValueError):
-        raise ReadingError(f"{path}: the YAML of optical constants cannot be read; save it again") from None
+    document = _yaml(text, path)
+    entries = document.get("DATA") if isinstance(document, dict) else None
+    if not isinstance(entries, list):
+        raise ReadingError(f"{path}: the YAML of optical constants cannot be read; save it again")
     n = k = None
     for entry in entries:
         kind = str(entry.get("type", "")).strip() if isinstance(entry, dict) else ""
@@ -75,6 +64,21 @@ def constants_sheet(text, path="text") -> Sheet:
     notes = () if seen.all() else (f"only what lies between {_SEEN_NM[0]:g} and {_SEEN_NM[1]:g} nm is taken",)
     head = {"kind": "constants", "source": _said(document.get("REFERENCES")), "notes": _said(document.get("COMMENTS"))}
     return Sheet(head, [Block(["wavelength_nm", "n", "k"], 1, rows)], ",", ".", notes)
+
+
+def _yaml(text, path):
+    """What a YAML text says. ReadingError where it is none, refers to itself or has far too many parts."""
+    import yaml
+
+    # The parser in C where PyYAML has it: a table of many rows takes it a fiftieth of the time.
+    loader = getattr(yaml, "CSafeLoader", yaml.SafeLoader)
+    try:
+        for count, event in enumerate(yaml.parse(text, loader)):
+            if isinstance(event, yaml.AliasEvent) or count > _MOST_PARTS:
+                raise yaml.YAMLError
+        return yaml.load(text, loader)
+    except (yaml.YAMLError, RecursionError, ValueError):
+        raise ReadingError(f"{path}: the YAML of optical constants cannot be read; save it again") from None
 
 
 def _said(text):

@@ -13,7 +13,9 @@ from .columns import gloss_angle_in, meaning_of, wavelength_in
 MOST_BYTES = 16_000_000
 MOST_LINES, MOST_CELLS = 101_000, 500_000
 """Of one text: a reading has 100 000 rows at the most, beside what is written before them."""
-_LONGEST_NUMBER = 64
+_MOST_BREAKS, _LONGEST_LINE = 400_000, 1_000_000
+"""Looked at before a text is taken apart: empty lines and remarks cost as much as rows."""
+LONGEST_NUMBER = 64
 _MOST_COLUMNS, _MOST_PREAMBLE = 5_000, 2_000
 SEPARATORS = {",": "comma", ";": "semicolon", "\t": "tab", " ": "spaces"}
 
@@ -51,12 +53,14 @@ _MISSING = ("", "--", "---", "-", "n/a", "na", "#n/a", "null", "none", "…", ".
 def number_text(cell):
     """A cell without the unit that some write behind every number; as it stands where it is too long for one."""
     cell = cell.strip()
-    return _UNIT_BEHIND.sub("", cell.replace("−", "-")) if len(cell) <= _LONGEST_NUMBER else cell
+    if len(cell) > LONGEST_NUMBER or (cell.isascii() and cell[-1:].isdigit()):
+        return cell
+    return _UNIT_BEHIND.sub("", cell.replace("−", "-"))
 
 
 def is_number(cell):
     text = number_text(cell)
-    return len(text) <= _LONGEST_NUMBER and bool(_NUMBER.match(text))
+    return len(text) <= LONGEST_NUMBER and bool(_NUMBER.match(text))
 
 
 def value_of(cell):
@@ -100,9 +104,22 @@ def within_limits(path, rows):
         yield i, cells
 
 
+def lines_of(text, path):
+    """The lines of a text; ReadingError where they are more, or longer, than those of any reading."""
+    if max(text.count("\n"), text.count("\r")) > _MOST_BREAKS:
+        raise ReadingError(f"{path}: it has more than {_MOST_BREAKS} lines; a reading has 100000 rows at the most")
+    lines = text.splitlines()
+    for i, line in enumerate(lines, 1):
+        if len(line) > _LONGEST_LINE:
+            raise ReadingError(f"{path}, line {i}: it is longer than a million letters; no table has such rows")
+    return lines
+
+
 def _cells(path, line, number, separator):
     if separator == " ":
         return line.split()
+    if '"' not in line:
+        return [c.strip() for c in line.split(separator)]
     try:
         return [c.strip() for c in next(csv.reader(io.StringIO(line), delimiter=separator))]
     except csv.Error:
@@ -112,7 +129,7 @@ def _cells(path, line, number, separator):
 def sheet_of(text, path="text", separator="", decimal="") -> Sheet:
     """The tables in a text. separator: one of `SEPARATORS`, decimal: "." or ","; found where not given."""
     head, body = {}, []
-    for i, line in enumerate(text.splitlines(), 1):
+    for i, line in enumerate(lines_of(text, path), 1):
         bare = line.strip()
         if bare.startswith(("#", "//", "%", "!")):
             key, colon, value = bare.lstrip("#/%! \t").partition(":")
@@ -180,7 +197,7 @@ def _after_preamble(rows, head):
 
 def _is_heading(cells):
     """Whether a row of numbers names columns: gloss angles, or ever longer wavelengths."""
-    bands = [nm for c in cells if (nm := wavelength_in(c)) is not None]
+    bands = [nm for c in cells if (nm := wavelength_in(c)) is not None] if len(cells) >= 6 else []
     if len(bands) >= 6 and all(a < b for a, b in pairwise(bands)):
         return True
     angles = [a for c in cells if (a := gloss_angle_in(c)) is not None]
@@ -199,7 +216,7 @@ def number_in(cell, decimal, path, line, column):
     if decimal == ",":
         text = text.replace(",", ".")
     try:
-        value = float(text if len(text) <= _LONGEST_NUMBER else "")
+        value = float(text if len(text) <= LONGEST_NUMBER else "")
     except ValueError:
         raise ReadingError(
             f"{path}, line {line}: '{cell.strip()[:60]}' in column {column} is not a number; "

@@ -19,7 +19,7 @@ from .geometries import MULTI_ANGLE, geometry_of, without_geometry
 from .kinds import CHANNELS_NM, KINDS, POLARISATIONS
 from .layouts import ONE_EACH_ROW, laid_out
 from .model import LENGTHS, Reading, make_reading
-from .tables import ReadingError, Sheet, is_missing, is_number, number_in, sheet_of, value_of
+from .tables import LONGEST_NUMBER, ReadingError, Sheet, is_missing, is_number, number_in, sheet_of, value_of
 
 _HEAD_KEYS = ("illuminant", "observer", "notes", "date")
 _HEAD_NUMBERS = {
@@ -328,7 +328,9 @@ def _block_columns(path, block, meanings, kind, chosen, decimal, notes, is_ours)
             if i != at and m.raw:
                 notes.add(f"column '{m.raw[:60]}' was left out", i)
             continue
-        numbers = np.array([_cell(path, line, cells, i, m, decimal, gaps, len(meanings)) for line, cells in rows])
+        numbers = _plain_numbers(rows, i, decimal)
+        if numbers is None:
+            numbers = np.array([_cell(path, line, cells, i, m, decimal, gaps, len(meanings)) for line, cells in rows])
         unit = _unit_guess(m, numbers, i, notes, percent, is_ours)
         table[m.name, m.is_sigma] = m.converted(numbers, unit)
     _check_widths(path, rows, meanings)
@@ -362,6 +364,17 @@ def _check_widths(path, rows, meanings):
     for line, cells in rows:
         if len(cells) != len(meanings):
             raise ReadingError(f"{path}, line {line}: {len(cells)} cells where the table has {len(meanings)} columns")
+
+
+def _plain_numbers(rows, i, decimal):
+    """A column in which every cell is a plain number; None where one needs a closer look."""
+    try:
+        cells = [cells[i] for _, cells in rows]
+        numbers = np.array([float(c) for c in cells])
+    except (ValueError, IndexError):
+        return None
+    is_plain = decimal == "." and np.all(np.isfinite(numbers)) and max(map(len, cells)) <= LONGEST_NUMBER
+    return numbers if is_plain else None
 
 
 def _cell(path, line, cells, i, meaning, decimal, gaps, count):
