@@ -116,6 +116,17 @@ def test_the_camera_is_brought_to_where_the_photograph_was_taken(sheet, window, 
     assert view.render is sheet._frame.image
 
 
+def test_what_of_the_light_a_solve_finds_is_ticked(sheet, window, qtbot):
+    click(sheet.tasks["camera"])
+    for name in ("exposure", "azimuth"):
+        click(sheet.free_light[name])
+    assert window.session.specimen.reference.free_light == ("exposure", "azimuth")
+    assert not sheet.free_light["strength"].isChecked()
+    QTest.keyClick(window, Qt.Key.Key_Z, CTRL)
+    assert window.session.specimen.reference.free_light == ("exposure",) and not sheet.free_light["azimuth"].isChecked()
+    assert sheet.window().minimumSizeHint().width() <= 1280
+
+
 def test_a_charts_colours_are_taken_from_a_file(sheet, window, qtbot, tmp_path):
     """A chart of one's own: every colour of ours turned darker."""
     own = 0.6 * our_chart()

@@ -17,12 +17,12 @@ class Level:
     """Says what the roughness is, `count` times over, and notes how it was asked."""
 
     def __init__(self, count=4, wanted=WANTED, sigma=SIGMA):
-        self.points, self.sigma, self.gain_sigma = count, sigma, 0.0
+        self.points, self.sigma, self.effects = count, sigma, {}
         self.values = np.full(count, wanted)
         self.rough = False
         self.asked = []
 
-    def model(self, surface, cancel=None):
+    def model(self, surface, cancel=None, amounts=None):
         if cancel is not None and cancel.is_set():
             raise Cancelled
         self.asked.append((self.rough, surface["roughness"]))
@@ -94,3 +94,27 @@ def test_bounds_hold_for_it_too():
     found = solve(Surface({"roughness": 0.6}), (), ("roughness",), bounds={"roughness": (0.4, 0.9)}, further=Level())
     assert found.surface["roughness"] == pytest.approx(0.4, abs=1e-4)
     assert found.solved[0].at_bound and found.solved[0].sigma is None
+
+
+def test_what_is_left_free_of_it_is_found_with_its_error_bar():
+    """Values g (r + a) at two offsets a known to a constant: roughness, gain and shift from three equations."""
+
+    class Shifted(Level):
+        def __init__(self):
+            super().__init__(6, sigma=1e-3)
+            self.places = np.array([0.0, 0.5, 1.0, 0.0, 0.5, 1.0])
+            self.effects = {"gain": 0.5, "azimuth_deg": 10.0}
+            self.values = 1.25 * (WANTED + (3.0 + 1.0) * self.places)
+
+        def model(self, surface, cancel=None, amounts=None):
+            return surface["roughness"] + (amounts["azimuth_deg"] + 1.0) * self.places
+
+    evidence = Shifted()
+    found = solve(Surface({"roughness": 0.6, "metalness": 1.0}), (), ("roughness",), further=evidence)
+    exposure, azimuth = found.effects
+    # A factor of all and a slope of their own: the product of gain and slope is known, the prior shares it out.
+    assert exposure.name == "exposure" and azimuth.name == "azimuth_deg" and "°" in azimuth.told
+    assert exposure.value * found.surface["roughness"] == pytest.approx(1.25 * WANTED, rel=1e-3)
+    assert exposure.value * (azimuth.value + 1.0) == pytest.approx(5.0, rel=1e-3)
+    # By the same token neither is known by itself.
+    assert exposure.sigma > 0.1 and found.solved[0].sigma > 0.02

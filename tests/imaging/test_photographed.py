@@ -11,7 +11,7 @@ from photometra.fitting import Cancelled, solve
 from photometra.imaging import photographed
 from photometra.imaging.booths import compiled_in, scene_of
 from photometra.imaging.framing import in_view
-from photometra.imaging.photographed import Photographed, pins_agreement
+from photometra.imaging.photographed import Photographed, pins_agreement, under_found_light
 from photometra.imaging.probing import covered
 from photometra.pictures import encoded_exr, write_png
 from photometra.study import Booth, Lamp, Pin, Reference, Specimen, Study
@@ -37,11 +37,11 @@ def pictured(study, specimen, samples, pins=(), seed=77):
     return rendering.picture()
 
 
-def photograph_of(hidden, guess, samples=96):
+def photograph_of(hidden, guess, samples=96, booth=BOOTH):
     """A study with a noisy synthetic photograph of a hidden surface, pins on its body and across its highlight, and a
     guess instead of the surface; and its specimen."""
     specimen = Specimen("bracket", surface=Surface(hidden))
-    study = Study("photographed", (specimen,), BOOTH)
+    study = Study("photographed", (specimen,), booth)
     rough = pictured(study, specimen, 6) @ [0.2, 0.7, 0.1]
     # The ball stands in the middle third; the lamp's image is its brightest place.
     rough[:, : WIDTH // 3] = rough[:, 2 * WIDTH // 3 :] = rough[HEIGHT // 2 :] = 0.0
@@ -98,6 +98,42 @@ def test_coats_and_films_are_found_too(hidden, guess, within, paths, monkeypatch
     found = solve(start.surface, (), tuple(guess), further=Photographed(study, start))
     for name, most in within.items():
         assert found.surface[name] == pytest.approx(hidden[name], abs=most)
+
+
+@pytest.mark.long
+def test_the_light_of_a_photograph_is_found_too(monkeypatch):
+    """Taken under a light turned by 6°, an environment a fifth brighter beside the lamp, and exposed 0.3 stops more."""
+    monkeypatch.setattr(photographed, "_PATHS", 100_000)
+    hidden, guess = {"colour": (0.42, 0.13, 0.06), "roughness": 0.25}, {"roughness": 0.4}
+    booth = replace(BOOTH, environment="window")
+    taken_under = replace(booth, turn=6.0, strength=1.2)
+    study, start = photograph_of(hidden, guess, 96, taken_under)
+    reference = replace(start.reference, exposure=0.3, free_light=("exposure", "azimuth", "strength"))
+    start = replace(start, reference=reference)
+    study = study.with_booth(turn=0.0, strength=1.0).with_specimen_at(0, start)
+    evidence = Photographed(study, start)
+    found = solve(start.surface, (), ("roughness",), further=evidence)
+    light = {e.name: e for e in found.effects}
+    for name, truth in (("exposure", 2.0**0.3), ("azimuth_deg", 6.0), ("strength", 1.2)):
+        assert abs(light[name].value - truth) < 3.0 * light[name].sigma, (name, light[name])
+        assert light[name].sigma < 0.2 * dict(evidence.effects).get(name, 0.5) or name != "azimuth_deg"
+    assert found.surface["roughness"] == pytest.approx(0.25, abs=0.02)
+    changed, one = under_found_light(study, start, found.effects)
+    assert changed.booth.turn == pytest.approx(light["azimuth_deg"].value)
+    assert one.reference.exposure == pytest.approx(0.3 - np.log2(light["exposure"].value))
+    assert all(p.within for p in evidence.agreement(found.surface, effects=found.effects))
+    # Once booth and photograph are so, nothing is left to find.
+    one = replace(one, reference=replace(one.reference, free_light=()), surface=found.surface)
+    assert all(p.within for p in Photographed(changed.with_specimen_at(0, one), one).agreement(found.surface))
+
+
+def test_strength_and_exposure_without_a_lamp_are_not_both_solved(plain):
+    study, start = plain
+    one = replace(start, reference=replace(start.reference, free_light=("exposure", "strength")))
+    assert set(Photographed(study, one).effects) == {"gain", "strength"}
+    dark = study.with_booth(key=Lamp())
+    with pytest.raises(ValueError, match="say the same where no lamp is on"):
+        Photographed(dark, one)
 
 
 @pytest.fixture(scope="module")

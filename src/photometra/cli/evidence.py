@@ -2,7 +2,7 @@
 
 import threading
 import time
-from dataclasses import asdict
+from dataclasses import asdict, replace
 from functools import partial
 from pathlib import Path
 from typing import Annotated
@@ -19,7 +19,9 @@ from ..readings import write_file as write_reading
 from ..readings.files import CGATS_SUFFIXES
 from ..readings.geometries import geometry_of
 from ..shapes.lying import spot_of
+from ..study import change_file
 from ..study import read_file as read_study
+from ..study.proof import FREE_LIGHT
 from ..surface import hex_colour, parameter, table_names
 from ..surface import table as constants_table
 from ..surface.parameters import scalar_owner
@@ -162,6 +164,12 @@ def fit(
     photograph: Annotated[
         bool, typer.Option("--photograph", help="Count the ticked pins of its photograph; renders in the loop.")
     ] = False,
+    free_light: Annotated[
+        str,
+        typer.Option(
+            "--free-light", metavar="NAME,…", help=f"Solve for the photograph's light too: {', '.join(FREE_LIGHT)}."
+        ),
+    ] = "",
     rgb: Annotated[
         bool, typer.Option("--rgb", help="Keep colours red, green and blue, whatever spectrum they are to follow.")
     ] = False,
@@ -178,7 +186,11 @@ def fit(
     one = document.specimen(specimen)
     stop = threading.Event()
     further = None
+    if free_light and not photograph:
+        raise Refused("--free-light is of a photograph's light: give --photograph too")
     if photograph:
+        if free_light:
+            one = _with_free_light(one, free_light)
         from ..imaging.photographed import Photographed
 
         further = Photographed(document, one)
@@ -191,8 +203,9 @@ def fit(
     except KeyboardInterrupt:
         raise Refused("stopped; nothing was changed") from None
     if save:
-        change_specimen(study, one.name, partial(_solved, one, solution))
+        change_file(study, partial(_kept, one, solution))
     verdict = solution.verdict
+    pins = further.agreement(solution.surface, effects=solution.effects) if further else ()
     seen = _visible(document, one, solution) if visible else None
     known = _posterior(one, solution, robust) if posterior else None
     if as_json:
@@ -235,7 +248,11 @@ def fit(
                 ],
                 "points": solution.points,
                 "evaluations": solution.evaluations,
-                **({"pins": [asdict(p) for p in further.agreement(solution.surface)]} if further else {}),
+                **(
+                    {"pins": [asdict(p) for p in further.agreement(solution.surface, effects=solution.effects)]}
+                    if further
+                    else {}
+                ),
             }
         )
         return 0 if verdict.is_good else 1
@@ -264,7 +281,7 @@ def fit(
         print(f"note: {sentence}")
     for name in dict.fromkeys(e.reading for e in solution.effects):
         print(f"{name}: {', '.join(e.told for e in solution.effects if e.reading == name)}")
-    for pin in further.agreement(solution.surface) if further else ():
+    for pin in pins:
         print(f"pin {pin.name}: {pin.value:.3g}, tolerance {pin.tolerance:g}")
     for m in solution.minima:
         print(f"other local minimum: {told(m)}, reduced chi-square {m.chi2_reduced:.4g}")
@@ -277,6 +294,17 @@ def fit(
     if seen is not None:
         print(f"{seen.sentence}.")
     return 0 if verdict.is_good else 1
+
+
+def _with_free_light(one, names):
+    """A specimen whose photograph leaves so much of its light free."""
+    wanted = tuple(dict.fromkeys(n.strip() for n in names.split(",") if n.strip()))
+    unknown = [n for n in wanted if n not in FREE_LIGHT]
+    if unknown:
+        raise Refused(f"--free-light '{unknown[0]}' is not known; give {', '.join(FREE_LIGHT)}")
+    if one.reference is None:
+        raise Refused(f"{one.name} has no photograph; load one and line it up with the render")
+    return replace(one, reference=replace(one.reference, free_light=wanted))
 
 
 def _visible(document, one, solution):
@@ -303,6 +331,18 @@ def _posterior(one, solution, robust):
         solution.surface, one.readings, [s.name for s in solution.solved], one.bounds, solution, robust=robust,
         report=lambda i, of, worth: tell(f"posterior: round {i} of at most {of}, worth {worth:.0f} draws"),
     )  # fmt: skip
+
+
+def _kept(before, solution, document):
+    """A study with what a solve found of a specimen, and of the light where that was free."""
+    i = document.index(before.name)
+    one = _solved(before, solution, document.specimens[i])
+    if before.reference is not None and before.reference.free_light and one.reference is not None:
+        from ..imaging.photographed import under_found_light
+
+        one = replace(one, reference=replace(one.reference, free_light=before.reference.free_light))
+        document, one = under_found_light(document, one, solution.effects)
+    return document.with_specimen_at(i, one)
 
 
 def _solved(before, solution, one):

@@ -91,7 +91,11 @@ def render(
         bool, typer.Option("--layers", help="Give an EXR a layer for each thing light met first.")
     ] = False,
     guides: Annotated[
-        bool, typer.Option("--guides", help="Give an EXR alpha, depth in mm, normal and albedo as layers.")
+        bool,
+        typer.Option(
+            "--guides",
+            help="Give an EXR alpha, depth in mm, normal, albedo, variance, part masks as layers.",
+        ),
     ] = False,
     denoise: Annotated[
         bool, typer.Option("--denoise", help="Denoise a PNG, or give an EXR the denoised picture as a layer.")

@@ -16,7 +16,7 @@ from PyQt6.QtWidgets import (
 from ..fitting import next_readings, sensitivities
 from ..instruments import instrument
 from ..instruments.devices import TRAITS
-from ..surface.parameters import scalar_owner
+from ..surface.parameters import scalar_owner, spoken, titled
 from . import theme
 from .heat_table import HeatTable
 from .session import Session
@@ -28,12 +28,6 @@ _SHOWN, _WORTH_IT = 6, 1.05
 _MOST_COLUMNS = 13
 
 _SEEN = "seen"
-
-
-def short(scalar):
-    """A scalar's name for a narrow column."""
-    p, component = scalar_owner(scalar)
-    return p.name.removeprefix("subsurface.").removeprefix("interior.") + (f" {component}" if component else "")
 
 
 class EvidenceSheet(Sheet):
@@ -132,7 +126,7 @@ class EvidenceSheet(Sheet):
         )
         keep = _worth_showing(s, told, free) if s.readings else []
         self.sensitivities, self._kept = s, keep
-        columns = [("• " if free[j] else "") + short(s.scalars[j]) for j in keep]
+        columns = [("• " if free[j] else "") + titled(s.scalars[j]) for j in keep]
         cells = [[_cell(s, i, j) for j in keep] for i in range(len(s.readings))]
         self.table.show_table([r.name for r in s.readings], columns, cells)
         self._scroll.setFixedHeight(min(self.table.height() + 14, 330))
@@ -268,6 +262,9 @@ def _cell(s, i, j):
 def _told(s, i, j):
     error, reading, scalar = s.errors[i, j], s.readings[i], s.scalars[j]
     if not np.isfinite(error) or error > 3.0 * s.spans[j]:
-        return f"{reading.name} does not depend on {scalar}: moving it mends nothing there."
+        return f"{reading.name} does not depend on {spoken(scalar)}: moving it mends nothing there."
     unit = scalar_owner(scalar)[0].unit
-    return f"{reading.name} alone would pin {scalar} down to ± {error:.2g} {unit}".strip() + ", were all else known."
+    return (
+        f"{reading.name} alone would pin {spoken(scalar)} down to ± {error:.2g} {unit}".strip()
+        + ", were all else known."
+    )

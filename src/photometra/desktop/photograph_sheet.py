@@ -87,6 +87,16 @@ class PhotographSheet(Sheet):
             field.setFixedWidth(_FIELD_WIDTH)
         self.tie = QCheckBox("exposure as the render there")
         self.tie.setToolTip("The clicked grey becomes as light as what the render shows at that place")
+        self.free_light = {}
+        for name, tip in (
+            ("exposure", "How much light the photograph took in"),
+            ("azimuth", "How far the environment is turned"),
+            ("strength", "How bright the environment is beside the lamps"),
+        ):
+            box = QCheckBox(f"solve {name}")
+            box.setToolTip(f"{tip}: found by the solve along with the surface, with an error bar")
+            box.clicked.connect(self._free_the_light)
+            self.free_light[name] = box
         self.chart_button = QPushButton("Chart's values…")
         self.chart_button.setToolTip("Colours of your own chart, 24 rows of L*, a*, b* or XYZ, as CSV or CGATS.17")
         self.chart_button.clicked.connect(self._choose_chart)
@@ -115,7 +125,8 @@ class PhotographSheet(Sheet):
         row.addStretch(1)
         row.addWidget(self.compare_button)
         lower.addWidget(self.says, 1)
-        for part in (self.tie, self.scale, self.turn, self.overlay, self.chart_button, self.calibrate_button):
+        for part in (self.tie, self.scale, self.turn, *self.free_light.values(), self.overlay, self.chart_button,
+                     self.calibrate_button):  # fmt: skip
             lower.addWidget(part)
             # Shown by what is being done; until then they must not take room in the window.
             part.hide()
@@ -217,6 +228,10 @@ class PhotographSheet(Sheet):
         self._change("exposure", "photograph exposure", exposure=value)
         if not goes_on:
             self.session.settle()
+
+    def _free_the_light(self):
+        free = tuple(name for name, box in self.free_light.items() if box.isChecked())
+        self._change("free light", free_light=free)
 
     def _take_up(self, task):
         self.task = task
@@ -342,6 +357,9 @@ class PhotographSheet(Sheet):
         for part in (self.scale, self.turn):
             part.setVisible(self.task == FRAME and r is not None)
         self.overlay.setVisible(self.task in (FRAME, CAMERA) and r is not None)
+        for name, box in self.free_light.items():
+            box.setVisible(self.task == CAMERA and r is not None)
+            box.setChecked(r is not None and name in r.free_light)
         if r is None:
             self._drawn = None
             self.view.show_photograph(None, None, WHOLE)

@@ -8,9 +8,8 @@ from PyQt6.QtGui import QFont, QPainter, QPen
 from PyQt6.QtWidgets import QGridLayout, QSizePolicy, QVBoxLayout, QWidget
 
 from ..surface import hex_colour
-from ..surface.parameters import scalar_owner
+from ..surface.parameters import scalar_owner, spoken, titled
 from . import theme
-from .evidence_sheet import short
 from .heat_table import HeatTable
 from .ledger import OUT, WITHIN, short_number
 from .text import Label
@@ -112,12 +111,12 @@ def fill_posterior(column, solution, posterior):
     for row, name in enumerate(posterior.names):
         _, low, middle, high, _ = posterior.interval(name)
         unit = scalar_owner(name)[0].unit
-        grid.addWidget(label(name, weight=QFont.Weight.Medium), row, 0)
+        grid.addWidget(_named(name), row, 0)
         a, b, c = (_rounded(v, 0.5 * (high - low)) for v in (middle, low, high))
         words = f"{a}  ({b} to {c}){f' {unit}' if unit else ''}"
         grid.addWidget(label(words, right=True), row, 1)
         hill = Hill(posterior.samples[:, row], of[name])
-        hill.setAccessibleName(f"Posterior of {name}: {words}")
+        hill.setAccessibleName(f"Posterior of {spoken(name)}: {words}")
         grid.addWidget(hill, row, 2)
     grid.setColumnStretch(2, 1)
     column.addLayout(grid)
@@ -142,6 +141,13 @@ def label(text, name="", size=9.0, weight=QFont.Weight.Normal, right=False):
     return label
 
 
+def _named(scalar):
+    """A scalar in the first column: the gauge's label, and in the tooltip what files and commands call it."""
+    made = label(titled(scalar), weight=QFont.Weight.Medium)
+    made.setToolTip(scalar)
+    return made
+
+
 def first_words(solution):
     """(look, sentence) of what must be known before any number: a misfit, what would help, what was made a spectrum."""
     verdict = solution.verdict
@@ -153,7 +159,7 @@ def first_words(solution):
             yield "", f"What would help: {sentence}."
     for name in solution.spectral:
         shown = hex_colour(solution.surface.rgb(name))
-        yield "quiet", f"{name} is solved by wavelength: red, green and blue could not follow. In sRGB {shown}."
+        yield "quiet", f"{titled(name)} is solved by wavelength: red, green and blue could not follow. In sRGB {shown}."
 
 
 def parameters(solution):
@@ -169,7 +175,7 @@ def parameters(solution):
         if component is not None and component.isdigit():
             spectra.setdefault(p.name, []).append(s)
             continue
-        grid.addWidget(label(s.name, weight=QFont.Weight.Medium), row, 0)
+        grid.addWidget(_named(s.name), row, 0)
         grid.addWidget(label(f"{s.start:.4g}", "quiet", right=True), row, 1)
         grid.addWidget(label("→", "quiet"), row, 2)
         value = label(_value(s) + (f" {p.unit}" if p.unit else ""), weight=QFont.Weight.Medium, right=True)
@@ -180,7 +186,7 @@ def parameters(solution):
         row += 1
     for name, parts in spectra.items():
         errors = [s.sigma for s in parts if s.sigma]
-        grid.addWidget(label(f"{name}, by wavelength", weight=QFont.Weight.Medium), row, 0)
+        grid.addWidget(label(f"{titled(name)}, by wavelength", weight=QFont.Weight.Medium), row, 0)
         typical = f"± {np.median(errors):.2g} each" if errors else "not determined"
         grid.addWidget(label(f"{len(parts)} values, {typical}", grey), row, 1, 1, 5)
         row += 1
@@ -226,7 +232,7 @@ def correlation(solution):
     kept = [i for i, s in enumerate(solution.solved) if s.sigma and not s.name.rpartition(".")[2].isdigit()]
     if not 2 <= len(kept) <= _MOST_CORRELATED:
         return None
-    names = [short(solution.solved[i].name) for i in kept]
+    names = [titled(solution.solved[i].name) for i in kept]
     c = solution.correlation
     cells = [
         [
@@ -261,5 +267,5 @@ def strongest(solution):
     if c.size < 4:
         return ""
     i, j = np.unravel_index(np.argmax(np.abs(c)), c.shape)
-    names = [s.name for s in solution.solved]
+    names = [spoken(s.name) for s in solution.solved]
     return f"Most correlated: {names[i]} and {names[j]}, {c[i, j]:+.2f}".replace("-", "−")

@@ -18,7 +18,7 @@ from PyQt6.QtWidgets import (
 from ..errors import InputError
 from ..fitting import agreements, applicable, solve, told
 from ..fitting.posterior import sampled
-from ..imaging.photographed import Photographed
+from ..imaging.photographed import Photographed, under_found_light
 from ..imaging.visible import visible_error
 from ..surface import PARAMETERS
 from . import theme
@@ -172,7 +172,7 @@ class SolveSheet(QWidget):
     def start(self, robust=False, keep_rgb=False):
         """Solve for the chosen specimen's free parameters; False where a solve is running.
 
-        robust: points far off count less; keep_rgb: no colour is turned into a spectrum.
+        robust: outliers are down-weighted; keep_rgb: no colour is turned into a spectrum.
         """
         specimen = self.session.specimen
         if specimen is None or self.job.is_running:
@@ -205,7 +205,8 @@ class SolveSheet(QWidget):
             told = []
             for surface in (specimen.surface, solution.surface):
                 rows = [(a.reading.name, a, a.reading.tolerance) for a in agreements(surface, specimen.readings)]
-                pins = further.agreement(surface, cancel) if further else ()
+                found = solution.effects if surface is solution.surface else ()
+                pins = further.agreement(surface, cancel, found) if further else ()
                 told.append([*rows, *((p.name, p, p.tolerance) for p in pins)])
             return solution, *told
 
@@ -246,7 +247,7 @@ class SolveSheet(QWidget):
             changed.style().polish(changed)
         before_and_after = " → ".join(short_number(v) for v in (solution.chi2_start, solution.chi2_reduced))
         cost = f"{solution.points} points, {solution.evaluations} evaluations, {solution.seconds:.1f} s"
-        words = f"reduced χ² {before_and_after}  ·  {cost}  ·  Ctrl+Z takes it back"
+        words = f"reduced χ² {before_and_after}  ·  {cost}  ·  Ctrl+Z undoes it"
         # The title leaves little room: what matters least goes into the tooltip.
         self.state.setText(f"χ² {before_and_after}  ·  {solution.seconds:.1f} s")
         self.state.setToolTip(words)
@@ -345,6 +346,13 @@ class SolveSheet(QWidget):
             left.addLayout(self._minima(solution))
         if solution.effects:
             left.addLayout(effects(solution))
+        if self._specimen.reference is not None and self._specimen.reference.free_light:
+            self.light_button = QPushButton("Set the light so")
+            self.light_button.setToolTip(
+                "Booth and photograph take on the light that the solve found; undo with Ctrl+Z"
+            )
+            self.light_button.clicked.connect(partial(self._set_light, solution))
+            left.addWidget(self.light_button, 0, Qt.AlignmentFlag.AlignLeft)
         pair = strongest(solution)
         if pair:
             left.addWidget(label(pair, "quiet", 8.5))
@@ -359,6 +367,19 @@ class SolveSheet(QWidget):
         whole.addLayout(both)
         self._report.setWidget(holder)
 
+    def _set_light(self, solution, _checked=False):
+        """Booth and photograph as the solve found the light, where it was left free; one step."""
+        study = self.session.study
+        try:
+            i = study.index(self._specimen.name)
+        except InputError:
+            return
+        if study.specimens[i].reference is None:
+            return
+        changed, specimen = under_found_light(study, study.specimens[i], solution.effects)
+        self.session.history.apply(changed.with_specimen_at(i, specimen), "set the light as solved")
+        self.light_button.setEnabled(False)
+
     def _minima(self, solution):
         """Other values that fit nearly as well, each to be tried with a click."""
         row = QVBoxLayout()
@@ -368,7 +389,7 @@ class SolveSheet(QWidget):
         for m in solution.minima:
             button = QPushButton(f"{told(m)},  χ² {short_number(m.chi2_reduced)}")
             button.setToolTip(f"Try it: {told(m)}, reduced χ² {short_number(m.chi2_reduced)} instead of "
-                              f"{short_number(solution.chi2_reduced)}. Ctrl+Z takes it back")  # fmt: skip
+                              f"{short_number(solution.chi2_reduced)}. Ctrl+Z undoes it")  # fmt: skip
             button.clicked.connect(partial(self._try, m))
             self.minimum_buttons.append(button)
             row.addWidget(button, 0, Qt.AlignmentFlag.AlignLeft)

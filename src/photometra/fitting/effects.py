@@ -10,10 +10,13 @@ REACH = 8.0
 """How many of its standard uncertainties an effect may be off: more is no effect but a mistake."""
 NAMES = {
     "gain": "gain", "exposure": "exposure", "offset": "offset", "thickness_mm": "thickness", "angle_deg": "angle",
+    "azimuth_deg": "azimuth of the light", "strength": "strength of the environment",
 }  # fmt: skip
 """Of the systematic effects, for people; the gain of a photograph is its exposure."""
-FACTORS = ("gain", "exposure")
-_UNITS = {"thickness_mm": "mm", "angle_deg": "°"}
+PHOTOGRAPH = "the photograph"
+"""What a finding of it names instead of a reading."""
+FACTORS = ("gain", "exposure", "strength")
+_UNITS = {"thickness_mm": "mm", "angle_deg": "°", "azimuth_deg": "°"}
 
 
 @dataclass(frozen=True)
@@ -64,6 +67,6 @@ def effects_of(readings, surface, further=None) -> tuple[Effect, ...]:
             is_seen = name != "thickness_mm" or (is_clear and r.thickness_mm > 0.0)
             if sigma > 0.0 and is_seen:
                 out.append(Effect(i, name, sigma))
-    if further is not None and further.gain_sigma:
-        out.append(Effect(-1, "gain", further.gain_sigma))
+    if further is not None:
+        out += [Effect(-1, name, sigma) for name, sigma in further.effects.items()]
     return tuple(out)

@@ -87,10 +87,10 @@ class Problem:
     Where a whole spectrum is free, further residuals say that its numbers hang together, so that a spectrum is smooth
     where the evidence leaves it open.
 
-    further: evidence that is no reading, as a photograph: `points`, its `values`, their `model(surface, cancel)`, noisy
-    but always the same for the same surface, their standard uncertainties `sigmas()`, (points,) each, and `gain_sigma`,
-    that of a factor they share. by_colour: spectra of reflectance count by their colour above all, where red, green and
-    blue cannot follow them.
+    further: evidence that is no reading, as a photograph: `points`, its `values`, their `model(surface, cancel,
+    amounts)`, noisy but always the same for the same surface, their standard uncertainties `sigmas()`, (points,) each,
+    and its `effects`, {name: standard uncertainty}: `gain` is a factor of all values, others are the model's.
+    by_colour: spectra of reflectance count by their colour above all, where red, green and blue cannot follow them.
     """
 
     def __init__(
@@ -205,9 +205,10 @@ class Problem:
     def _beside(self, x):
         """Residuals of what is no reading."""
         place, surface, _ = self._compiled(x)
-        key = place, "further", getattr(self.further, "rough", False)
-        model = self._once(self._models, key, lambda: self.further.model(surface, self.cancel), _KEPT)
-        gain = 1.0 + self.amounts(x, -1).get("gain", 0.0)
+        amounts = self.amounts(x, -1)
+        gain = 1.0 + amounts.pop("gain", 0.0)
+        key = place, "further", getattr(self.further, "rough", False), tuple(amounts.values())
+        model = self._once(self._models, key, lambda: self.further.model(surface, self.cancel, amounts), _KEPT)
         return (gain * model - self.further.values) / self.further.sigmas()
 
     def parts(self, x, kind=None):

@@ -17,7 +17,7 @@ from ..instruments import constants_reading
 from ..optics.threads import thread_count
 from ..surface import PARAMETERS, Surface, is_spectrum, scalar_owner, spectrum_of
 from ..surface.constants import FROM_MODEL
-from .effects import Found
+from .effects import FACTORS, PHOTOGRAPH, Found
 from .minima import Minimum, descended, distinct, scanned
 from .problem import Problem, free_names
 from .uncertainty import Undetermined, errors_of, marginal, undetermined
@@ -246,10 +246,10 @@ def _effects_found(problem, unknowns, errors):
         reading = problem.readings[e.of] if e.of >= 0 else None
         is_photograph = reading is None or reading.kind_key == "photograph"
         name = "exposure" if is_photograph and e.name == "gain" else e.name
-        value = float(z) * e.sigma + (1.0 if e.name == "gain" else 0.0)
+        value = float(z) * e.sigma + (1.0 if name in FACTORS else 0.0)
         out.append(
             Found(
-                reading.name if reading else "the photograph",
+                reading.name if reading else PHOTOGRAPH,
                 name,
                 value,
                 None if np.isnan(error) else float(error) * e.sigma,

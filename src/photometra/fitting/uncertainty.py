@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from ..surface.parameters import scalar_owner
+from ..surface.parameters import scalar_owner, spoken
 
 _TOO_ALIKE = 0.995
 _SEED = 1
@@ -55,7 +55,7 @@ def undetermined(scalars, scaled, moving, at_bound):
     """What the evidence cannot tell, from the slopes in units of each parameter's range."""
     for name, moves, bound in zip(scalars, moving, at_bound, strict=True):
         if not moves and not bound:
-            yield Undetermined((name,), f"no active reading depends on {name}")
+            yield Undetermined((name,), f"no active reading depends on {spoken(name)}")
     names = [n for n, m in zip(scalars, moving, strict=True) if m]
     if len(names) < 1:
         return
@@ -71,16 +71,17 @@ def undetermined(scalars, scaled, moving, at_bound):
             continue
         told.add(part)
         if len(part) == 1:
-            yield Undetermined(part, f"the evidence hardly limits {part[0]}")
+            yield Undetermined(part, f"the evidence hardly limits {spoken(part[0])}")
         else:
-            joined = " and ".join(part)
+            joined = " and ".join(spoken(n) for n in part)
             apart = f"the evidence cannot tell {joined} apart: they only appear together"
             yield Undetermined(part, _mean_alone(part) or apart)
     _, alike = errors_of(scaled[:, moving], np.ones(len(names), bool))
     for i, j in zip(*np.triu_indices(len(names), 1), strict=True):
         if abs(alike[i, j]) > _TOO_ALIKE and (names[i], names[j]) not in told:
             pair = names[i], names[j]
-            traded = f"{pair[0]} and {pair[1]} trade against each other: a further reading should tell them apart"
+            both = f"{spoken(pair[0])} and {spoken(pair[1])}"
+            traded = f"{both} trade against each other: a further reading should tell them apart"
             yield Undetermined(pair, _mean_alone(pair) or traded)
 
 
@@ -91,8 +92,8 @@ def _mean_alone(names):
     if sorted(ends) != [["high"], ["low"]] or others != [of]:
         return ""
     return (
-        f"the evidence knows only the mean of {of} over the map: a smaller spot at two places of the specimen would "
-        "tell its low from its high"
+        f"the evidence knows only the mean of {spoken(of)} over the map: a smaller spot at two places of the specimen "
+        "would tell its low from its high"
     )
 
 

@@ -8,6 +8,7 @@ from ..errors import InputError
 from ..readings import Reading
 from ..readings.model import place_text
 from ..surface import PARAMETERS, is_spectrum, spectrum_of
+from ..surface.parameters import spoken
 from .agreement import misfit
 from .effects import NAMES
 
@@ -161,7 +162,7 @@ def helps(problem, x, pool, free) -> tuple[str, ...]:
            for left, p in found[:2]]  # fmt: skip
     rgb = [n for n in free if PARAMETERS.get(n) and PARAMETERS[n].components and not is_spectrum(surface[n])]
     if rgb and _has_spectrum(problem):
-        out.insert(0, f"{rgb[0]} is solved as red, green and blue; by wavelength it could follow the spectrum")
+        out.insert(0, f"{spoken(rgb[0])} is solved as red, green and blue; by wavelength it could follow the spectrum")
     if not out:
         out.append("no single parameter would mend it: look for another kind of surface, or at the reading itself")
     return tuple(out)

@@ -4,14 +4,17 @@ The solver renders in the loop. Only the pixels under the pins are traced, alway
 a difference between two surfaces is the surfaces' and not chance's.
 """
 
-from dataclasses import dataclass
+import math
+from dataclasses import dataclass, replace
 
 import numpy as np
 
 from ..colour import delta_e_2000, linear_srgb_to_xyz, xyz_to_lab
 from ..errors import InputError
 from ..fitting import Cancelled
+from ..fitting.effects import FACTORS, PHOTOGRAPH
 from ..instruments import constants_reading
+from ..study.proof import FREE_LIGHT
 from ..tracing import Rendering
 from ..tracing.scene import frame_extent
 from .booths import compiled_on, display_of, limits_of, scene_of
@@ -23,6 +26,11 @@ _RELATIVE, _ABSOLUTE = 0.015, 0.002
 """How well a calibrated photograph is trusted: a share of the radiance, and of white."""
 _EXPOSURE = 0.02
 """How well its exposure is known, as a share: that of every radiance in it alike."""
+_FREE_EFFECTS = dict(
+    zip(FREE_LIGHT, (("gain", 0.5), ("azimuth_deg", 10.0), ("strength", 0.5)), strict=True)
+)  # fmt: skip
+"""Of what of the light is solved for, the effect, and how far it may be off to begin with, as a standard uncertainty:
+half of it all, or degrees."""
 _MISPLACED = 0.3
 """By how many pixels a photograph that was lined up by hand may still lie beside the render."""
 _PIXELS = 5000
@@ -93,10 +101,9 @@ class Photographed:
     """The counting pins of a specimen's photograph, as evidence for `fitting.solve`.
 
     ValueError, in a sentence, where there is nothing to count. study: for the booth as it stands, which must be as the
-    photograph was taken. `points`: how many numbers are compared. `rough`: whether fewer paths will do for now.
+    photograph was taken, but for what of `FREE_LIGHT` its reference leaves free. `points`: how many numbers are
+    compared. `rough`: whether fewer paths will do for now. `effects`: see `fitting.problem`.
     """
-
-    gain_sigma = _EXPOSURE
 
     def __init__(self, study, specimen, seed=1):
         if specimen.reference is None:
@@ -105,6 +112,8 @@ class Photographed:
         if not pins:
             raise InputError("no pin counts; tick at least one that lies on the specimen")
         self.seed, self.rough = seed, False
+        self._free = specimen.reference.free_light
+        self.effects = self._effects(study.booth, self._free)
         self.scene, self.display = scene_of(study, specimen), display_of(study.booth)
         self._limits = limits_of(study.booth)
         self._constants = constants_reading(specimen.readings)
@@ -137,6 +146,14 @@ class Photographed:
         ]
         self._trust = np.concatenate(trust)
         self._noise = {}
+
+    @staticmethod
+    def _effects(booth, free):
+        if "strength" in free and "exposure" in free and not (booth.key.strength or booth.back.strength):
+            raise InputError(
+                "exposure and strength of the environment say the same where no lamp is on; hold one of them"
+            )
+        return {"gain": _EXPOSURE, **dict(_FREE_EFFECTS[name] for name in free)}
 
     @property
     def paths(self):
@@ -179,22 +196,24 @@ class Photographed:
             variance = variance + (np.gradient(values) * _MISPLACED / max(pixels, 1e-6)) ** 2
         return variance
 
-    def rendered(self, surface, cancel=None):
+    def rendered(self, surface, cancel=None, amounts=None):
         """What the pins show of a surface in the booth, [(m,)]. `Cancelled` is raised where cancel is set."""
-        return self._read(self._traced(surface, cancel).picture())
+        return self._read(self._traced(surface, cancel, amounts).picture())
 
-    def _traced(self, surface, cancel):
-        compiled = compiled_on(self.scene, surface, self._constants)
-        rendering = Rendering(
-            compiled, self.scene, self.width, self.height, self.seed, self._limits, only=self._only
-        )  # fmt: skip
+    def _traced(self, surface, cancel, amounts=None):
+        scene = self.scene
+        if amounts:
+            turn, strength = amounts.get("azimuth_deg", 0.0), 1.0 + amounts.get("strength", 0.0)
+            scene = replace(scene, turn=scene.turn + turn, strength=scene.strength * max(strength, 0.0))
+        compiled = compiled_on(scene, surface, self._constants)
+        rendering = Rendering(compiled, scene, self.width, self.height, self.seed, self._limits, only=self._only)
         if not rendering.add(self.samples, cancel):
             raise Cancelled
         return rendering
 
-    def model(self, surface, cancel=None):
-        """What the pins show of a surface, one after another, (points,)."""
-        rendering = self._traced(surface, cancel)
+    def model(self, surface, cancel=None, amounts=None):
+        """What the pins show of a surface, one after another, (points,). amounts: {effect: how far it is off}."""
+        rendering = self._traced(surface, cancel, amounts)
         if self.rough not in self._noise:
             self._noise[self.rough] = np.concatenate(self._noise_of(rendering))
         return np.concatenate(self._read(rendering.picture()))
@@ -219,7 +238,29 @@ class Photographed:
             out.append(binned(along, own, _BINS)[1][count > 0] / count[count > 0])
         return out
 
-    def agreement(self, surface, cancel=None):
-        """A `PinAgreement` of each counting pin."""
-        seen = zip(self.pins, self.rendered(surface, cancel), self.theirs, strict=True)
-        return [pin_agreement(pin, ours, theirs, self.display) for pin, ours, theirs in seen]
+    def agreement(self, surface, cancel=None, effects=()):
+        """A `PinAgreement` of each counting pin, under the light that a solve found (its `Found` effects)."""
+        amounts = {e.name: e.value - (1.0 if e.name in FACTORS else 0.0) for e in self._light(effects)}
+        gain = 1.0 + amounts.pop("exposure", 0.0)
+        seen = zip(self.pins, self.rendered(surface, cancel, amounts), self.theirs, strict=True)
+        return [pin_agreement(pin, gain * ours, theirs, self.display) for pin, ours, theirs in seen]
+
+    def _light(self, effects):
+        """Of what a solve found, what of the photograph's light was left free."""
+        free = ["exposure" if effect == "gain" else effect for effect, _ in map(_FREE_EFFECTS.get, self._free)]
+        return [e for e in effects if e.reading == PHOTOGRAPH and e.name in free]
+
+
+def under_found_light(study, specimen, effects):
+    """(study, specimen) with booth and photograph as a solve found the light to be that was left free."""
+    free, booth, reference = specimen.reference.free_light, study.booth, specimen.reference
+    for e in (e for e in effects if e.reading == PHOTOGRAPH):
+        if e.name == "exposure" and "exposure" in free:
+            # The photograph is lighter than the render by this factor.
+            stops = reference.exposure - math.log2(max(e.value, 1e-6))
+            reference = replace(reference, exposure=min(max(stops, -30.0), 30.0))
+        elif e.name == "azimuth_deg" and "azimuth" in free:
+            booth = replace(booth, turn=(booth.turn + e.value + 180.0) % 360.0 - 180.0)
+        elif e.name == "strength" and "strength" in free:
+            booth = replace(booth, strength=min(max(booth.strength * e.value, 0.0), 1e6))
+    return replace(study, booth=booth), replace(specimen, reference=reference)

@@ -30,11 +30,11 @@ def render_picture(
 
     study: for its booth and pictures. environment: a name instead of the booth's own. report(Rendering) is called
     about once a second; where `cancel` (a threading.Event) is set nothing is written and None comes back. layered: an
-    EXR gets, as named layers, what the light met first; guided: alpha, depth, normal and albedo. clean: an EXR
-    gets the denoised picture as a layer beside the mean, a PNG is of it. Of a booth's region the EXR holds a data
-    window. place: where it is done, see `tracing.places`; resume: go on from what an earlier run kept beside the path,
-    which every run of more than a minute does. Returns (path, Rendering). InputError, in a sentence, where something
-    cannot be read or written.
+    EXR gets, as named layers, what the light met first; guided: alpha, depth, normal, albedo, variance of the mean
+    luminance, and a mask for each part. clean: an EXR gets the denoised picture as a layer beside the mean, a PNG is
+    of it. Of a booth's region the EXR holds a data window. place: where it is done, see `tracing.places`; resume: go on
+    from what an earlier run kept beside the path, which every run of more than a minute does. Returns (path,
+    Rendering). InputError, in a sentence, where something cannot be read or written.
     """
     if Path(path).suffix.lower() == ".png":
         display_of(study.booth).check()
@@ -66,7 +66,11 @@ def render_picture(
     layers = rendering.layers()
     if guided:
         guides = rendering.guides()
-        layers = {"A": guides.alpha, "Z": guides.depth, "normal": guides.normal, "albedo": guides.albedo, **layers}
+        layers = {
+            "A": guides.alpha, "Z": guides.depth, "normal": guides.normal, "albedo": guides.albedo,
+            **({"variance": rendering.variance()} if rendering.samples > 1 else {}),
+            **{f"mask.{_channel(name)}": mask for name, mask in rendering.masks().items()}, **layers,
+        }  # fmt: skip
     picture = rendering.picture()
     if clean:
         header["photometra:denoised"] = "yes" if Path(path).suffix.lower() == ".png" else "the layer of that name"
@@ -79,6 +83,11 @@ def render_picture(
     if resume or keeper.has_kept:
         checkpoint.drop(path)
     return Path(path), rendering
+
+
+def _channel(part):
+    """A part's name as one of a channel, in which a point would begin a layer within the layer."""
+    return part.replace(".", "_")
 
 
 class _Keeper:

@@ -11,13 +11,18 @@ WHOLE = ((0.0, 0.0), (1.0, 0.0), (1.0, 1.0), (0.0, 1.0))
 IDENTITY = (1.0, 0.0, 0.0, 0.0, 1.0, 0.0, 0.0, 0.0, 1.0)
 
 
+FREE_LIGHT = ("exposure", "azimuth", "strength")
+"""What of a photograph's light may be solved for along with the surface."""
+
+
 @dataclass(frozen=True)
 class Reference:
     """A photograph of a specimen, `images/...` in the study, and what makes it comparable.
 
     curve: how its numbers stand for light; matrix: from its linear RGB to scene-linear, row by row; exposure in stops;
     corners: which four places of it are the corners of the booth as the camera sees it in a frame of the photograph's
-    own shape; residual: mean ΔE2000 of the chart it was calibrated by, 0 without one.
+    own shape; residual: mean ΔE2000 of the chart it was calibrated by, 0 without one; free_light: what of its light a
+    solve finds along with the surface, of `FREE_LIGHT`.
     """
 
     picture: str
@@ -26,6 +31,7 @@ class Reference:
     exposure: float = 0.0
     corners: tuple[tuple[float, float], ...] = WHOLE
     residual: float = 0.0
+    free_light: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True)

@@ -12,7 +12,7 @@ from ..surface import NODES_NM, STRATA
 from .booth import PIN_FORMS, Booth, Effort, Lamp, Pin, Viewpoint
 from .inputs import MapEntry
 from .model import Specimen
-from .proof import Reference
+from .proof import FREE_LIGHT, Reference
 
 FORMAT = "photometra-study"
 VERSION = 1
@@ -52,6 +52,7 @@ class ReferenceEntry(_Strict):
     exposure: Annotated[float, Field(ge=-30, le=30)] = _REFERENCE.exposure
     corners: tuple[_Corner, _Corner, _Corner, _Corner] = _REFERENCE.corners
     residual: Annotated[float, Field(ge=0, allow_inf_nan=False)] = _REFERENCE.residual
+    free_light: Annotated[tuple[Literal[FREE_LIGHT], ...], Field(max_length=len(FREE_LIGHT))] = ()
 
 
 class ProofEntry(_Strict):

@@ -9,6 +9,8 @@ STRATA = ("sheen", "coat", "film", "finish", "body", "interior", "reverse")
 STRATUM_LABELS = {name: name.capitalize() for name in STRATA} | {"reverse": "Back side"}
 """What people call the strata, by the names that files and commands have for them."""
 
+_RGB_WORDS = {"r": "red", "g": "green", "b": "blue"}
+
 PARAMETERS = {p.name: p for p in DECLARED}
 """By dotted name, in the order of the section."""
 
@@ -34,6 +36,26 @@ def scalars_of(name, value):
     if isinstance(value, Map):
         return [s.replace(name, f"{name}.{end}", 1) for end in ENDS for s in scalars_of(name, getattr(value, end))]
     return [f"{name}.{c}" for c in component_names(value)] if PARAMETERS[name].components else [name]
+
+
+def spoken(scalar):
+    """A scalar as people say it: `coat roughness`, `body colour, red`, `roughness at the map's low end`; a name that is
+    none of ours as it stands."""
+    try:
+        p, component = scalar_owner(scalar)
+    except InputError:
+        return scalar
+    words = p.label[0].lower() + p.label[1:]
+    parts = component.split(".") if component is not None else ()
+    ends = [f"at the map's {part} end" for part in parts if part in ENDS]
+    of_colour = [_RGB_WORDS.get(part, f"{part} nm") for part in parts if part not in ENDS]
+    return " ".join([", ".join([words, *of_colour]), *ends])
+
+
+def titled(scalar):
+    """A scalar as a label: as `spoken`, with a capital."""
+    words = spoken(scalar)
+    return words[:1].upper() + words[1:]
 
 
 def scalar_owner(scalar):

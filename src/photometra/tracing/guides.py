@@ -18,7 +18,7 @@ from ..shapes.mesh import DEPTH
 from ..surface import rows
 from ..surface.compile import CompiledSurface
 from .environment import place_towards, radiance_at
-from .scene import NOTHING, RADIUS, STAGE, STRENGTH, TURN, aim, stage_reflectance
+from .scene import NOTHING, RADIUS, STAGE, STRENGTH, TURN, aim, even_place, stage_reflectance
 from .shading import nearest_hit, shading_point, surface_of
 from .tasks import View, prepared
 
@@ -57,12 +57,8 @@ def _guided(width, y0, y1, height, count, most, seed, camera, scene, patches, sk
         for x in range(width):
             state[0] = seeded(seed, y * width + x, 0)
             for i in range(count):
-                # Even over the pixel, and the same in all (the R2 sequence, Roberts 2018).
-                jx = 0.5 + i * 0.7548776662466927
-                jy = 0.5 + i * 0.5698402909980532
-                px = 2.0 * (x + jx - math.floor(jx)) / width - 1.0
-                py = 1.0 - 2.0 * (y + jy - math.floor(jy)) / height
-                aim(px, py, camera, state, origin, direction)
+                jx, jy = even_place(i)
+                aim(2.0 * (x + jx) / width - 1.0, 1.0 - 2.0 * (y + jy) / height, camera, state, origin, direction)
                 ox, oy, oz = origin[0], origin[1], origin[2]
                 dx, dy, dz = direction[0], direction[1], direction[2]
                 within = False

@@ -9,6 +9,7 @@ from .guides import guides_of
 from .kernels import LAYERS
 from .places import Threads
 from .scene import Scene
+from .survey import coverage
 from .tasks import Limits, Sums, View, prepared
 
 TILE = 64
@@ -116,6 +117,13 @@ class Rendering:
         """Coverage, distance, normal and albedo of the view; see `guides.Guides`."""
         return guides_of(self._view, arrays=self._arrays)
 
+    def masks(self):
+        """{name: share of each pixel (height, width)} of the stage and of every part of the shape; `specimen` of a
+        shape that has no parts."""
+        shape, scene = self._view.scene.shape, self._view.scene
+        names = shape.parts if shape is not None and shape.parts else ("specimen",)
+        return dict(zip(("stage", *names), np.moveaxis(coverage(scene, self.width, self.height), 2, 0), strict=True))
+
     def followed(self, count):
         """As `guides()`, of what is seen in and through smooth surfaces; `count` places of each pixel; kept."""
         if count not in self._followed:
@@ -160,8 +168,10 @@ class Rendering:
         return float(np.sqrt(self.variance()[self._region].mean()) / max(1e-12, np.abs(mean).mean()))
 
     def variance(self):
-        """Variance of each pixel's mean luminance, (height, width); from two samples on."""
+        """Variance of each pixel's mean luminance, (height, width); infinite below two samples."""
         n = self.samples
+        if n < 2:
+            return np.full((self.height, self.width), np.inf)
         mean = self._total @ _LUMINANCE / n
         return np.maximum(self._squares / n - mean * mean, 0.0) / (n - 1)
 

@@ -238,6 +238,14 @@ def stage_reflectance(x, z, r, patches):
     return STAGE_LIGHT if odd else STAGE_DARK
 
 
+@leaf
+def even_place(i):
+    """The i-th of places even over a pixel, (x, y) 0..1, the same in all (the R2 sequence, Roberts 2018)."""
+    x = 0.5 + i * 0.7548776662466927
+    y = 0.5 + i * 0.5698402909980532
+    return x - math.floor(x), y - math.floor(y)
+
+
 @kernel
 def aim(px, py, camera, state, origin, direction):
     """The ray of a place in the picture (-1..1, up), through a drawn place of the lens."""

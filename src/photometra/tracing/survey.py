@@ -6,8 +6,9 @@ from typing import NamedTuple
 import numpy as np
 
 from ..optics.jit import owning_kernel, unowned
+from ..optics.rng import seeded
 from ..shapes.mesh import DEPTH
-from .scene import IS_BALL, NOTHING, RADIUS, STAGE, Scene, aim
+from .scene import IS_BALL, NOTHING, RADIUS, STAGE, Scene, aim, even_place
 from .shading import nearest_hit, part_of
 
 NO_PART, STAGE_PART = -1, -2
@@ -61,6 +62,38 @@ def _surveyed(width, height, camera, scene, shape, stack, part, places):
                 uv = shape[4][triangle]
                 for c in range(2):
                     place[6 + c] = w * uv[c] + u * uv[2 + c] + v * uv[4 + c]
+
+
+@owning_kernel
+def _covered(width, height, count, seed, camera, scene, shape, stack, out):
+    camera, scene, out = unowned(camera), unowned(scene), unowned(out)
+    origin = np.empty(3)
+    direction = np.empty(3)
+    state = np.zeros(1, np.uint64)
+    for y in range(height):
+        for x in range(width):
+            state[0] = seeded(seed, y * width + x, 0)
+            for i in range(count):
+                jx, jy = even_place(i)
+                aim(2.0 * (x + jx) / width - 1.0, 1.0 - 2.0 * (y + jy) / height, camera, state, origin, direction)
+                what, _, triangle, _, _ = nearest_hit(
+                    origin[0], origin[1], origin[2], direction[0], direction[1], direction[2], False, 1e30, scene,
+                    shape, stack,
+                )  # fmt: skip
+                if what == STAGE:
+                    out[y, x, 0] += 1
+                elif what != NOTHING:
+                    out[y, x, 1 + part_of(triangle, scene, shape)] += 1
+
+
+def coverage(scene: Scene, width, height, count=16, seed=1):
+    """The share of each pixel that the stage and every part of the shape cover, as the lens sees them, float32
+    (h, w, 1 + parts): the stage first. `count` places of each pixel, as `guides.guides_of` takes them."""
+    parts = max(1, len(scene.shape.parts)) if scene.shape is not None else 1
+    met = np.zeros((height, width, 1 + parts), np.uint16)
+    arrays = scene.camera_array(width, height), scene.array(), scene.mesh.arrays, np.empty(DEPTH, np.int32)
+    _covered(width, height, count, seed, *arrays, met)
+    return (met / np.float32(count)).astype(np.float32)
 
 
 def survey(scene: Scene, width, height) -> Survey:

@@ -14,7 +14,7 @@ from ..surface.compile import compile_surface
 from .environment import environment_from, uniform_environment
 from .render import Rendering
 from .scene import Scene
-from .survey import survey
+from .survey import coverage, survey
 
 
 def _steps():
@@ -54,7 +54,8 @@ def _steps():
         ),
     )
     varied = Surface({"metalness": 1.0, "roughness": Map((Layer(Generator("checker")),), 0.1, 0.3)})
-    yield "maps", lambda: (compiled_as(varied).shares(), survey(Scene(uniform_environment()), 8, 8))
+    empty = Scene(uniform_environment())
+    yield "maps", lambda: (compiled_as(varied).shares(), survey(empty, 8, 8), coverage(empty, 8, 8, 1))
 
 
 STEP_COUNT = sum(1 for _ in _steps())

@@ -157,7 +157,7 @@ BODY = (
     number(
         "model.energy1",
         "body",
-        "Its energy",
+        "First energy",
         "Photon energy at which the first oscillator absorbs most.",
         3.0,
         unit="eV",
@@ -168,7 +168,7 @@ BODY = (
     number(
         "model.width1",
         "body",
-        "Its width",
+        "First width",
         "How broad the first oscillator's absorption is.",
         1.0,
         unit="eV",
@@ -190,7 +190,7 @@ BODY = (
     number(
         "model.energy2",
         "body",
-        "Its energy",
+        "Second energy",
         "Photon energy at which the second oscillator absorbs most.",
         5.0,
         unit="eV",
@@ -201,7 +201,7 @@ BODY = (
     number(
         "model.width2",
         "body",
-        "Its width",
+        "Second width",
         "How broad the second oscillator's absorption is.",
         1.0,
         unit="eV",
