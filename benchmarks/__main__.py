@@ -4,7 +4,18 @@ import sys
 from importlib import import_module
 
 NAMES = ("film", "tracing", "meshes", "solving", "studies", "pictures", "library", "window")
-LONG = ("coverage", "error_bars", "photographs", "fuzzing", "attack", "monkey", "surfaces", "denoising", "farm")
+LONG = (
+    "coverage",
+    "error_bars",
+    "photographs",
+    "fuzzing",
+    "attack",
+    "monkey",
+    "surfaces",
+    "denoising",
+    "farm",
+    "stalls",
+)
 """Run when named, as they take minutes."""
 
 

@@ -13,6 +13,7 @@ import warnings
 from dataclasses import dataclass, field
 
 from .figures import Figure, environment
+from .stalls import standing
 
 STALL_S = 1.0
 _EVENTS, _RUNS = 20_000, 8
@@ -76,16 +77,13 @@ class Monkey:
 
     def _watch(self):
         """Note where the window's thread stands when one event takes too long."""
-        main = threading.main_thread().ident
         told = None
         while not self._is_over:
             time.sleep(0.05)
             began = self._began
             if began is not None and began != told and time.perf_counter() - began > STALL_S:
                 told = began
-                frames = traceback.format_stack(sys._current_frames()[main])
-                ours = [f for f in frames if "photometra" in f or "pyqtgraph" in f]
-                self.outcome.stalls.append(f"{self._doing}:\n{''.join(ours[-4:])}")
+                self.outcome.stalls.append(f"{self._doing}:\n{''.join(standing()[:4])}")
 
     def _one(self):
         from PyQt6.QtWidgets import QApplication

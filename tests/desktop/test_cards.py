@@ -8,6 +8,7 @@ from PyQt6.QtWidgets import QApplication, QLabel, QMenu
 from photometra.desktop.ledger import OUT, UNKNOWN, WITHIN, verdict_of
 from photometra.desktop.solve_report import Whisker
 from photometra.fitting import agreements
+from photometra.surface.parameters import titled
 
 from .conftest import PATIENCE_MS, click
 
@@ -74,7 +75,7 @@ def test_a_finished_solve_shows_its_work(window, qtbot):
     solution = outcome.args[0]
     words = [label.text() for label in window.solve_sheet._report.findChildren(QLabel)]
     for one in solution.solved:
-        assert one.name in words and f"± {one.sigma:.2g}" in words
+        assert titled(one.name) in words and f"± {one.sigma:.2g}" in words
     assert len(window.solve_sheet._report.findChildren(Whisker)) == len(solution.solved) == 3
     assert sum(w == WITHIN for w in words) == 3
     # What the instruments were found to be off by stands beside it, a line for each reading.

@@ -169,7 +169,7 @@ class TestSheets:
         QTest.keyClick(window, Qt.Key.Key_K, CTRL)
         sheet = window.sheets["evidence"]
         qtbot.waitUntil(lambda: len(sheet.table.rows) == 3 and not sheet.seen.is_running, timeout=PATIENCE_MS)
-        assert "• sheen.amount" in sheet.table.columns
+        assert "• Sheen" in sheet.table.columns
         click(sheet.table, sheet.table.rect_of(2, 0).center().toPoint())
         assert "Lobe at 45° alone would pin" in sheet._words.text()
         click(sheet.ask_button)

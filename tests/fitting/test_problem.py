@@ -71,7 +71,7 @@ def test_words_for_what_cannot_be_told():
     assert said[0] == "the evidence cannot tell a and b apart: they only appear together"
     ends = ["colour.low.r", "colour.high.r"]
     (said,) = (u.sentence for u in undetermined(ends, alike, np.ones(2, bool), np.zeros(2, bool)))
-    assert said.startswith("the evidence knows only the mean of colour.r over the map: a smaller spot")
+    assert said.startswith("the evidence knows only the mean of body colour, red over the map: a smaller spot")
     sigma, correlation = errors_of(np.diag([10.0, 100.0]), np.array([True, False]))
     # Its range is a prior of its own: 1 / sqrt(100 + 1).
     assert sigma[0] == pytest.approx(101.0**-0.5) and np.isnan(sigma[1]) and correlation[0, 0] == pytest.approx(1.0)

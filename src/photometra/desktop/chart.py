@@ -202,6 +202,10 @@ class ReadingChart(QWidget):
         label_axis(self.rest.getAxis("left"), "in σ")
         self.refresh()
 
+    def showEvent(self, event):
+        super().showEvent(event)
+        self.refresh()
+
     def refresh(self):
         reading = self.session.reading
         found = [a for a in self.session.agreements_of(self.session.specimen) if a.reading == reading]
@@ -225,6 +229,10 @@ class ReadingChart(QWidget):
         ):  # fmt: skip
             label_axis(axis, words)
         self._show_verdict(reading, agreement)
+        if not self.isVisible():
+            # Folded, or behind a sheet: what nobody sees is drawn once it is seen.
+            self._shown = None
+            return
         x = reading.x
         straw, verdigris = theme.colour("straw"), theme.colour("verdigris")
         draw_reading(self.plot, reading, agreement.model if agreement is not None else None)

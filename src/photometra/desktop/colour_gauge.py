@@ -122,7 +122,7 @@ class TripleGauge(QWidget):
         for part in (self.swatch, self.turn_button, self.pin, self.edit):
             head.addWidget(part)
         head.insertWidget(0, label, 1)
-        self._map = None
+        self._map = self._state = None
         self.map_button = MapButton(p.label) if p.varies else None
         self.range = ColourRange(p, p.label) if p.varies else None
         if p.varies:
@@ -159,7 +159,7 @@ class TripleGauge(QWidget):
         self.leaving.setObjectName("quiet")
         self.leaving.setFont(theme.font(8.5))
         self.leaving.setVisible(False)
-        self._ior = DEFAULT_IOR
+        self._ior, self._leaves = DEFAULT_IOR, None
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 2, 0, 4)
         column.setSpacing(1)
@@ -178,6 +178,13 @@ class TripleGauge(QWidget):
     def show_state(self, value, sigmas, is_free, hill=None):
         """value: three numbers, a spectrum, or a Map between two such; sigmas: as many standard errors or None, of a
         Map those of its low end and of its high end."""
+        self.pin.setChecked(is_free)
+        shown = (value, list(sigmas), hill, self.range.end if self.range is not None else "")
+        if shown == self._state:
+            # What was typed and refused goes; the rest stands as it is.
+            self.edit.show_text(self.edit.shown)
+            return
+        self._state = shown
         self._map, self._sigmas, self._hill = value if isinstance(value, Map) else None, sigmas, hill
         if self.range is not None:
             self.range.setVisible(self._map is not None)
@@ -185,7 +192,7 @@ class TripleGauge(QWidget):
             self.range.show_map(self._map, hill)
             value = getattr(self._map, self.range.end)
             sigmas = sigmas[: len(value)] if self.range.end == "low" else sigmas[len(value) :]
-        self._show(tuple(value), sigmas, is_free)
+        self._show(tuple(value), sigmas)
 
     def _show_end(self):
         if self._map is not None:
@@ -196,13 +203,12 @@ class TripleGauge(QWidget):
         whole = value if self._map is None else replace(self._map, **{self.range.end: tuple(value)})
         self.changed.emit(whole, goes_on)
 
-    def _show(self, value, sigmas, is_free):
+    def _show(self, value, sigmas):
         self._value = value
         if self.parameter.kind == "colour":
             self.swatch.show_colour(rgb_of(self.parameter, value))
         spectral = is_spectrum(value)
         self.edit.show_text("spectrum" if spectral else format_value(self.parameter, value))
-        self.pin.setChecked(is_free)
         self.turn_button.setChecked(spectral)
         self._triple.setVisible(not spectral)
         self.strip.setVisible(spectral)
@@ -215,7 +221,10 @@ class TripleGauge(QWidget):
 
     def show_leaving(self, colour, ior):
         """Show what of the colour leaves through an interface of index `ior`: what an eye or an instrument sees."""
-        self._ior = ior
+        self._ior, leaves = ior, (tuple(colour), ior)
+        if leaves == self._leaves:
+            return
+        self._leaves = leaves
         self.leaving.setVisible(True)
         luminance = float(linear_srgb_to_xyz(colour)[1])
         self.leaving.setText(f"what leaves: {hex_colour(colour)}, albedo {luminance:.3f}")

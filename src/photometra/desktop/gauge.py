@@ -147,11 +147,11 @@ class ValueEdit(QLineEdit):
     def __init__(self, parent=None):
         super().__init__(parent)
         self.setAlignment(Qt.AlignmentFlag.AlignRight)
-        self._shown = ""
+        self.shown = ""
         self.returnPressed.connect(self._enter)
 
     def show_text(self, text):
-        self._shown = text
+        self.shown = text
         if not (self.hasFocus() and self.isModified()):
             self.setText(text)
             self.setCursorPosition(0)
@@ -170,12 +170,12 @@ class ValueEdit(QLineEdit):
         if self.isModified():
             self.setModified(False)
             self.typed.emit(self.text())
-        self.setText(self._shown)
+        self.setText(self.shown)
 
     def keyPressEvent(self, event):
         if event.key() == Qt.Key.Key_Escape:
             self.setModified(False)
-            self.setText(self._shown)
+            self.setText(self.shown)
             self.selectAll()
         else:
             super().keyPressEvent(event)
@@ -273,7 +273,7 @@ class Gauge(QWidget):
         self.track = Track(Scale(*p.span, p.scale), p.marks, p.label)
         self.range = RangeTrack(Scale(*p.span, p.scale), p.marks, p.label) if p.varies else None
         self.map_button = MapButton(p.label) if p.varies else None
-        self._map = None
+        self._map = self._state = None
         # What shows only where it varies has nothing to set without a map.
         self.bare = Label("the same everywhere; give it a map") if p.varies == 1 else None
         label = Label(p.label)
@@ -310,6 +310,13 @@ class Gauge(QWidget):
 
     def show_state(self, value, sigma, is_free, hill=None):
         """sigma: of a value; of a Map (low's, high's). hill: the map's Distribution, None until it is known."""
+        self.pin.setChecked(is_free)
+        shown = (value, sigma, hill)
+        if shown == self._state:
+            # What was typed and refused goes; the rest stands as it is.
+            self.edit.show_text(self.edit.shown)
+            return
+        self._state = shown
         self._map = value if isinstance(value, Map) else None
         if self.range is not None:
             self.range.setVisible(self._map is not None)
@@ -317,7 +324,6 @@ class Gauge(QWidget):
         if self.bare is not None:
             self.bare.setVisible(self._map is None)
             self.edit.setVisible(self._map is not None)
-        self.pin.setChecked(is_free)
         if self._map is not None:
             self.range.show_range(value.low, value.high, sigma, hill)
             self.edit.show_text(format_value(self.parameter, value).removesuffix(self.parameter.unit).strip())

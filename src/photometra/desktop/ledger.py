@@ -226,13 +226,11 @@ class ReadingCard(Card):
             for row in model:
                 for _, rows in reading.series():
                     painter.drawPolyline(QPolygonF([place(x[k], row[k]) for k in rows]))
-        painter.setPen(Qt.PenStyle.NoPen)
-        painter.setBrush(theme.colour("straw"))
-        every = max(1, len(x) // 20)
-        for row in values:
-            for k in range(0, len(x), every):
-                if np.isfinite(row[k]) and not reading.masked[k]:
-                    painter.drawEllipse(place(x[k], row[k]), 1.5, 1.5)
+        painter.setPen(QPen(theme.colour("straw"), 3.0, cap=Qt.PenCapStyle.RoundCap))
+        seen = np.isfinite(values) & ~reading.masked
+        for row, known in zip(values, seen, strict=True):
+            marks = [k for k in range(0, len(x), max(1, len(x) // 20)) if known[k]]
+            painter.drawPoints(QPolygonF([place(x[k], row[k]) for k in marks]))
 
 
 class PhotographCard(Card):

@@ -126,9 +126,10 @@ class StrataPanel(QWidget):
         whole.addWidget(self._link)
         whole.addWidget(self._scroll, 1)
         whole.addLayout(foot)
-        session.surface_changed.connect(self.refresh)
+        self._shown = None, None
+        session.surface_changed.connect(self._follow)
         session.stratum_chosen.connect(self._show_stratum)
-        session.readings_changed.connect(self.refresh)
+        session.readings_changed.connect(self._follow)
         session.booth_changed.connect(self._show_counting)
         session.agreements_changed.connect(self._agreed)
         self._show_stratum()
@@ -272,9 +273,16 @@ class StrataPanel(QWidget):
         self._show_link()
         self._scroll.verticalScrollBar().setValue(0)
 
+    def _follow(self):
+        """A change of specimen is told twice, as one of its readings and as one of its surface: once is enough."""
+        now = self.session.study, self.session.specimen
+        if now[0] is not self._shown[0] or now[1] is not self._shown[1]:
+            self.refresh()
+
     def refresh(self):
         """Show the present surface in the section and on every gauge."""
         specimen = self.session.specimen
+        self._shown = self.session.study, specimen
         self.setEnabled(specimen is not None)
         if specimen is None:
             self.section.show_split(None)

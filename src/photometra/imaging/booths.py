@@ -2,7 +2,7 @@
 
 import hashlib
 from dataclasses import dataclass
-from functools import lru_cache
+from functools import cache, lru_cache
 from importlib.resources import files
 from pathlib import Path
 
@@ -32,6 +32,7 @@ from .relief import relieved
 UNIFORM = "uniform"
 
 
+@cache
 def environment_names():
     """Names of the environments that ship with the application."""
     folder = files("photometra.imaging").joinpath("environments")

@@ -1,6 +1,7 @@
 """The virtual instruments: for each kind of reading, what it would read on a surface."""
 
 from dataclasses import dataclass, replace
+from functools import lru_cache
 
 import numpy as np
 
@@ -109,9 +110,14 @@ def constants_reading(readings):
     """(wavelength_nm, n, k) of the first active reading of optical constants, or None."""
     for r in readings:
         if r.kind_key == "constants" and r.active:
-            r = averaged(r)
-            return r.columns["wavelength_nm"], r.columns["n"], r.columns["k"]
+            return _constants_of(r)
     return None
+
+
+@lru_cache(maxsize=16)
+def _constants_of(reading):
+    mean = averaged(reading)
+    return mean.columns["wavelength_nm"], mean.columns["n"], mean.columns["k"]
 
 
 def predicted(asked: Question, surface: Surface, compiled: CompiledSurface | Bank, constants=None):
