@@ -1,4 +1,4 @@
-"""`python -m references [metals] [coats] [slabs] [walls] [rings] [half-spaces]`: walk anew, with fixed seeds."""
+"""`python -m references [metals] [coats] [lobes] [slabs] [walls] [rings] [half-spaces]`: walk anew, fixed seeds."""
 
 import csv
 import math
@@ -24,7 +24,8 @@ BASES = [
 """Kind, roughness, and the albedo of a body; its index is 1.5, a metal's below."""
 METAL = (0.44, 2.55)
 """n and k of a yellow metal at one wavelength."""
-LOBE_AT = 60
+LOBES_AT = (20, 60)
+LOBE_PATHS = 3_000_000
 METALS = [(n, k, roughness) for n, k in (METAL, (0.2, 4.0), (1.5, 1.8)) for roughness in (0.3, 0.5, 0.7, 0.85, 1.0)]
 """n and k of a yellow, a bright and a dark metal, and the roughness of each."""
 METAL_HEAD = ("n", "k", "roughness", "angle_deg", "reflectance", "error")
@@ -40,7 +41,7 @@ def metal_rows():
 
 
 def rows():
-    """(coat, base, angle) -> albedo and its standard error; the lobe's peak and half width where one is walked."""
+    """(coat, base, angle) -> albedo and its standard error."""
     seed = 0
     for coat in COATS:
         n, roughness, white = coat
@@ -55,20 +56,35 @@ def rows():
                 )  # fmt: skip
                 mean = total / PATHS
                 error = math.sqrt(max(squares / PATHS - mean**2, 0.0) / PATHS)
-                peak, spread, width = _lobe(lobe) if kind == "metal" and angle == LOBE_AT else ("", "", "")
-                yield (*coat, kind, base_roughness, albedo, angle, f"{mean:.5f}", f"{error:.5f}", peak, spread, width)
+                yield (*coat, kind, base_roughness, albedo, angle, f"{mean:.5f}", f"{error:.5f}")
 
 
-def _lobe(lobe):
-    """(highest BRDF of a bin, its standard error, width at half of it in degrees)."""
-    value, error = brdf(lobe, PATHS)
-    at = int(np.argmax(value))
-    return f"{value[at]:.4f}", f"{error[at]:.4f}", int(2 * np.count_nonzero(value > 0.5 * value[at]))
+LOBE_HEAD = (
+    "coat_ior", "coat_roughness", "coat_white", "roughness", "angle_deg", "most_error",
+    *(2 * b + 1 for b in range(BINS)),
+)  # fmt: skip
+
+
+def lobe_rows():
+    """The BRDF of metals under rough coats by exitant angle, forward of the normal; the largest standard error of those
+    bins that are half as high as the highest."""
+    seed = 7000
+    for n, roughness, white in (coat for coat in COATS if coat[1] > 0.0):
+        for base_roughness in (of[1] for of in BASES if of[0] == "metal"):
+            for angle in LOBES_AT:
+                seed += 1
+                lobe = np.zeros((2, BINS))
+                coated(
+                    LOBE_PATHS, seed, math.radians(angle), n, roughness**2, -0.5 * math.log(white), *METAL,
+                    base_roughness**2, 0.0, lobe,
+                )  # fmt: skip
+                value, error = brdf(lobe, LOBE_PATHS)
+                most = error[value > 0.5 * value.max()].max()
+                yield (n, roughness, white, base_roughness, angle, f"{most:.4f}", *(f"{v:.5g}" for v in value))
 
 
 HEAD = (
     "coat_ior", "coat_roughness", "coat_white", "base", "roughness", "albedo", "angle_deg", "reflectance", "error",
-    "peak", "peak_error", "width_deg",
 )  # fmt: skip
 
 
@@ -153,6 +169,7 @@ def half_space_rows():
 EVERY = {
     "metals": (METAL_HEAD, metal_rows),
     "coats": (HEAD, rows),
+    "lobes": (LOBE_HEAD, lobe_rows),
     "slabs": (SLAB_HEAD, slab_rows),
     "walls": (WALL_HEAD, wall_rows),
     "rings": (RING_HEAD, ring_rows),

@@ -4,6 +4,7 @@ The picture that is looked at is denoised, where that is wanted: at once after t
 twice as many. The mean as it was rendered goes along for all that reads numbers.
 """
 
+import atexit
 import gc
 import threading
 import time
@@ -115,6 +116,8 @@ def _spare_libraries():
     """Have garbage collection look no more, once a picture stands, at what libraries and kernels are made of: a hundred
     thousand objects that stay, and a stall of a tenth of a second each time."""
     gc.freeze()
+    # At the end all is looked through: libraries complain of what is left over.
+    atexit.register(gc.unfreeze)
 
 
 class RenderLoop(QObject):

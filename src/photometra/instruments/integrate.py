@@ -84,7 +84,7 @@ def _sent_share(cos_o, side, way, polar, weights, turns, index, fraction, grid,
         # What the coat throws back down cuts its lobes off sharply: panels keep the cut small.
         panels = 1
         if lobe > 3:
-            _, ax, _ = lobes.below_widths(lobe - 4, lobes.drawn_blur(cos_o, scalars[rows.COAT_IOR]), scalars)
+            _, ax, _ = lobes.below_widths(lobe - 4, lobes.drawn_blur(curves, cos_o), scalars)
             panels = _PANELS if ax > _WIDE else 1
         for a in range(panels * polar.shape[0]):
             node = a // panels
@@ -98,7 +98,7 @@ def _sent_share(cos_o, side, way, polar, weights, turns, index, fraction, grid,
                     wi[1] = r * math.sin(2.0 * math.pi * u)
                     wi[2] = way * math.sqrt(1.0 - place)
                 elif lobe > 3:
-                    if not lobes.drawn_bent(wo, u, place, lobe - 4, scalars, wi):
+                    if not lobes.drawn_bent(wo, u, place, lobe - 4, scalars, curves, wi):
                         continue
                 else:
                     hx, hy, hz = sample_visible_normal(wo[0], wo[1], cos_o, ax, ay, u, place)

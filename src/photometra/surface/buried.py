@@ -3,10 +3,9 @@
 Directional albedos come from an exact balance on a grid of cosines inside the coat (adding, averaged over the turn
 about the normal): with R the base, C the coat's inner face and E the absorption of one passage, light that goes down
 comes up and out as y = E R E (t + C y). The finish keeps a lobe: that of the base in bent directions, its slopes
-widened by what two passages through a rough coat add, α² + ¼ (k_o² + k_i²) α_c² with k = 1 − μ / (n μ′) (variances
-as Belcour 2018 tracks them; k: Stam 2001, by Snell's law on a tilted facet), times two
-symmetric weights that give it the balance's energy. Later rounds and lost light leave evenly (a product of two tables);
-the body is weighted by Williams & Clapper's (1953) way out.
+widened by what two passages through a rough coat add (`blurs`, `widened`), times two symmetric weights that give it the
+balance's energy. Later rounds and lost light leave evenly (a product of two tables); the body is weighted by Williams &
+Clapper's (1953) way out.
 """
 
 import math
@@ -19,14 +18,15 @@ from ..optics.jit import kernel, leaf
 from ..optics.microfacet import ggx_d, sample_visible_normal, smith_lambda
 from . import rows
 from .albedo import LEAST_COSINE, MU, cosine_weights, shared
-from .split import alpha_of, balanced, far_shares
+from .rows import at_cosine
+from .split import alpha_of, balanced, data_table, far_shares
 
 _BEYOND, _WITHIN = 12, 20
 NODES = _BEYOND + _WITHIN
 """Cosines inside the coat: those of total reflection, and those that lead out, even in the cosine outside."""
 FACET_COSINES = np.linspace(0.0, 1.0, 40)
 _FACETS = FACET_COSINES.size
-_DRAWS, _DRAWS_WITH_STROKES = 384, 768
+_DRAWS, _DRAWS_WITH_STROKES = 610, 768
 _GOLDEN = 0.5 * (math.sqrt(5.0) - 1.0)
 _APART = 3
 _NO_TURN = np.zeros(1)
@@ -36,17 +36,60 @@ BLUR = 0.08
 
 
 @leaf
-def blur(mu, ior):
-    """By how much a slope of the coat turns light that passes it at a cosine outside, squared: (1 - μ / (n μ′))²."""
-    bent = math.sqrt(1.0 - (1.0 - mu * mu) / (ior * ior))
-    k = 1.0 - mu / (ior * bent)
-    return k * k
+def joined(a, b):
+    """The width of GGX that is as high as the distribution of the sum of two slopes of GGX, within 3 per cent (by
+    quadrature over their characteristic functions)."""
+    if a + b <= 0.0:
+        return 0.0
+    both = a * b
+    return math.sqrt(a * a + b * b + 2.0 * both * math.sqrt(both) / (a + b))
 
 
 @leaf
-def drawn_blur(mu, ior):
+def widened(base, added):
+    """The width of a base's slopes as a coat blurs them: as `joined`, with less of both together, as what a coat adds
+    has a core as GGX but shorter tails (walked: `references/tables/lobes.csv`)."""
+    if base + added <= 0.0:
+        return 0.0
+    both = base * added
+    return math.sqrt(base * base + added * added + 1.5 * both * math.sqrt(both) / (base + added))
+
+
+@leaf
+def blur(curves, mu_o, mu_i):
+    """How far two passages through the coat's face widen a lobe below it, against the face's own slope width."""
+    return joined(at_cosine(curves[rows.COAT_BLUR], mu_o), at_cosine(curves[rows.COAT_BLUR], mu_i))
+
+
+@leaf
+def drawn_blur(curves, mu):
     """The `blur` with which facets are drawn for light at a cosine: wide enough for what leaves more aslant."""
-    return blur(mu, ior) + blur(0.5 * mu, ior)
+    return blur(curves, mu, 0.5 * mu)
+
+
+@lru_cache(maxsize=1)
+def _blur_table():
+    """(indices, slope widths, cosines, shares of what a slope next to nothing does), see `tools/make_blur.py`."""
+    head, lines = data_table("blur")
+    values = np.array(lines, float)
+    indices, alphas = (np.unique(values[:, i]) for i in range(2))
+    shares = values[:, 2:].reshape(indices.size, alphas.size, -1)
+    shares = np.concatenate([np.ones_like(shares[:, :1]), shares], axis=1)
+    return indices, np.concatenate([[0.0], alphas]), np.array(head[2:], float), shares
+
+
+@lru_cache(maxsize=64)
+def blurs(alpha, ior):
+    """By how many widths of the coat's slopes one passage at a cosine (`MU`) widens a lobe below it, (COSINES,).
+
+    A slope s of the coat turns light as one of (1 - μ / (n μ′)) s / 2 of the base would (Stam 2001, by Snell's law on a
+    tilted facet); wide slopes do less: those that stand towards the light are seen, total reflection takes others.
+    """
+    indices, alphas, cosines, shares = _blur_table()
+    flat = np.array([np.interp(ior, indices, of) for of in shares.reshape(indices.size, -1).T])
+    of_alpha = [np.interp(math.sqrt(alpha), np.sqrt(alphas), of) for of in flat.reshape(alphas.size, -1).T]
+    bent = np.sqrt(1.0 - (1.0 - MU**2) / ior**2)
+    return 0.5 * np.interp(MU, cosines, of_alpha) * (1.0 - MU / (ior * bent))
 
 
 @kernel
@@ -150,13 +193,12 @@ def _base_shares(ax, ay, ior, cosines, phis, count, shares):
 
 
 @kernel
-def _bent_landing(base_x, base_y, coat_x, coat_y, ior, cosines, phis, count, landed):
+def _bent_landing(base_x, base_y, coat_x, coat_y, ior, curves, cosines, phis, count, landed):
     """Over which facets to which cosine outside a lobe in bent directions sends light, (COSINES, _FACETS, COSINES);
     what is thrown back is left out."""
     for i in range(cosines.shape[0]):
-        added = 0.25 * drawn_blur(cosines[i], ior)
-        ax = math.sqrt(base_x * base_x + added * coat_x * coat_x)
-        ay = math.sqrt(base_y * base_y + added * coat_y * coat_y)
+        added = drawn_blur(curves, cosines[i])
+        ax, ay = widened(base_x, added * coat_x), widened(base_y, added * coat_y)
         c = math.sqrt(1.0 - (1.0 - cosines[i] ** 2) / (ior * ior))
         s = math.sqrt(max(0.0, 1.0 - c * c))
         for phi in phis:
@@ -169,9 +211,8 @@ def _bent_landing(base_x, base_y, coat_x, coat_y, ior, cosines, phis, count, lan
                     continue
                 out = math.sqrt(out2)
                 # The lobe's own width goes by both directions.
-                both = 0.25 * (blur(cosines[i], ior) + blur(out, ior))
-                wx = math.sqrt(base_x * base_x + both * coat_x * coat_x)
-                wy = math.sqrt(base_y * base_y + both * coat_y * coat_y)
+                both = blur(curves, cosines[i], out)
+                wx, wy = widened(base_x, both * coat_x), widened(base_y, both * coat_y)
                 g = ggx_d(hx, hy, hz, wx, wy) / (ggx_d(hx, hy, hz, ax, ay) * count * phis.shape[0])
                 g *= drawn / (1.0 + smith_lambda(sx, sy, c, wx, wy) + smith_lambda(x, y, z, wx, wy))
                 _by_facet(landed[i], cos_o, out * (landed.shape[2] - 1), g)
@@ -224,8 +265,9 @@ def _base(ax, ay, ior):
 
 @lru_cache(maxsize=64)
 def _landing(ax, ay, coat_x, coat_y, ior):
-    landed = np.zeros((MU.size, _FACETS, MU.size))
-    _bent_landing(ax, ay, coat_x, coat_y, ior, MU, *_rule(ax == ay and coat_x == coat_y), landed)
+    landed, curves = np.zeros((MU.size, _FACETS, MU.size)), np.zeros((rows.CURVES, MU.size))
+    curves[rows.COAT_BLUR] = blurs(alpha_of(coat_x, coat_y), ior)
+    _bent_landing(ax, ay, coat_x, coat_y, ior, curves, MU, *_rule(ax == ay and coat_x == coat_y), landed)
     return landed.sum(axis=1), landed.sum(axis=2)
 
 

@@ -10,7 +10,7 @@ import numpy as np
 from ..optics.fresnel import fresnel_dielectric
 from . import facets, rows
 from .albedo import FACETS, MU, body_weight, facet_shares, finish_weight, hemispherical, lost_turn, shares_of
-from .buried import BLUR, FACET_COSINES, Balance, blurred_landing
+from .buried import BLUR, FACET_COSINES, Balance, blurred_landing, blurs
 from .spectrum import reflectance_of
 from .split import alpha_of, far_shares, far_shares_of, film_absorbs, film_losses, sent_back, split_of
 
@@ -54,6 +54,7 @@ def compile_coat(surface, widths, scalars, curves):
         passes = passed_turn + far * turn
         curves[rows.COAT_PASS_TURN : rows.COAT_PASS_TURN + 2] = passes / np.maximum(parts.passed[0], 1e-9)
     curves[rows.COAT_REFLECTS] = sides[0][0][0]
+    curves[rows.COAT_BLUR] = blurs(alpha_of(scalars[rows.COAT_X], scalars[rows.COAT_Y]), scalars[rows.COAT_IOR])
     scalars[rows.COAT_MULTIPLE] = np.pi * hemispherical(curve)
     return parts
 

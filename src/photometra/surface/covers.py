@@ -6,7 +6,7 @@ from ..optics.fibres import fibre_brdf
 from ..optics.fresnel import dielectric_scalar
 from ..optics.jit import kernel, leaf
 from ..optics.microfacet import ggx_d, half_way, smith_lambda
-from .buried import blur, drawn_blur
+from .buried import blur, drawn_blur, widened
 from .facets import interface_reflectance
 from .rows import (
     ALPHA_X,
@@ -86,21 +86,18 @@ def under_coat(x, y, z, ior):
 def below_widths(lobe, blurred, scalars):
     """(share, slope width across the strokes, along them) of the finish (0) or its haze (1), seen through the coat.
 
-    blurred: the sum of `blur` on the way down and up; a slope of the coat turns light half as far as one of the base.
+    blurred: the `blur` of the way down and up.
     """
     haze = scalars[HAZE]
     x = scalars[HAZE_X] if lobe == 1 else scalars[ALPHA_X]
     y = scalars[HAZE_Y] if lobe == 1 else scalars[ALPHA_Y]
-    blurred *= 0.25
-    return (
-        haze if lobe == 1 else 1.0 - haze,
-        math.sqrt(x * x + blurred * scalars[COAT_X] * scalars[COAT_X]),
-        math.sqrt(y * y + blurred * scalars[COAT_Y] * scalars[COAT_Y]),
-    )
+    x = widened(x, blurred * scalars[COAT_X])
+    y = widened(y, blurred * scalars[COAT_Y]) if scalars[ANISOTROPIC] > 0.0 else x
+    return haze if lobe == 1 else 1.0 - haze, x, y
 
 
 @kernel
-def _bent_facets(wo, wi, scalars):
+def _bent_facets(wo, wi, scalars, curves):
     """(value, density, cosine at the facet) of the finish and its haze through the coat, before Fresnel and weights.
 
     Directions are bent inside; solid angles outside are larger by n² μ′ / μ.
@@ -117,14 +114,15 @@ def _bent_facets(wo, wi, scalars):
     hz *= inv
     value = 0.0
     density = 0.0
-    both = blur(wo[2], ior) + blur(wi[2], ior)
+    both = blur(curves, wo[2], wi[2])
+    drawn = drawn_blur(curves, wo[2])
     for lobe in range(2):
         share, ax, ay = below_widths(lobe, both, scalars)
         if share <= 0.0:
             continue
         d = share * ggx_d(hx, hy, hz, ax, ay) / (4.0 * oz)
         value += d / (1.0 + smith_lambda(ox, oy, oz, ax, ay) + smith_lambda(ix, iy, iz, ax, ay))
-        _, ax, ay = below_widths(lobe, drawn_blur(wo[2], ior), scalars)
+        _, ax, ay = below_widths(lobe, drawn, scalars)
         d = share * ggx_d(hx, hy, hz, ax, ay) / (4.0 * oz)
         density += d / (1.0 + smith_lambda(ox, oy, oz, ax, ay))
     wider = wi[2] / (ior * ior * iz)
@@ -159,7 +157,7 @@ def coated(wo, wi, side, density, facets_drawn, sheet, scalars, props, grid, tab
         more = max(0.0, more)
     # A mirror lobe comes up as it went down: the turn must count once, not twice.
     once = math.sqrt(more)
-    value, drawn, cos_d = _bent_facets(wo, wi, scalars)
+    value, drawn, cos_d = _bent_facets(wo, wi, scalars, curves)
     density += below * facets_drawn * drawn
     interface_reflectance(cos_d, UNDER, scalars, props, parts[COAT_LOBE])
     for j in range(n):

@@ -362,11 +362,11 @@ def _mirrored(wo, ax, ay, u0, u1, wi):
 
 
 @kernel
-def drawn_bent(wo, u0, u1, lobe, scalars, wi):
+def drawn_bent(wo, u0, u1, lobe, scalars, curves, wi):
     """Reflect wo about a facet as seen through the coat, into wi; False where the coat throws that back down."""
     ior = scalars[COAT_IOR]
     ox, oy, oz = under_coat(wo[0], wo[1], wo[2], ior)
-    _, ax, ay = below_widths(lobe, drawn_blur(wo[2], ior), scalars)
+    _, ax, ay = below_widths(lobe, drawn_blur(curves, wo[2]), scalars)
     hx, hy, hz = sample_visible_normal(ox, oy, oz, ax, ay, u0, u1)
     cos_o = ox * hx + oy * hy + oz * hz
     x = ior * (2.0 * cos_o * hx - ox)
@@ -415,7 +415,7 @@ def sample(wo, side, near, far, u0, u1, u2, scalars, props, grid, tables, curves
         wi[2] = z if u2 < coat + near_cosine else -z
     elif u2 < coat + near_cosine + far_cosine + bent:
         u2 = (u2 - coat - near_cosine - far_cosine) / bent
-        if not drawn_bent(wo, u0, u1, 1 if u2 < scalars[HAZE] else 0, scalars, wi):
+        if not drawn_bent(wo, u0, u1, 1 if u2 < scalars[HAZE] else 0, scalars, curves, wi):
             return 0.0
     else:
         # What is left of the number decides between finish and haze, then between reflection and refraction.

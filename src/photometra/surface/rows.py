@@ -75,7 +75,9 @@ SHEEN_REFLECTS, SHEEN_OVER_FINISH, SHEEN_OVER_BODY = range(3, 6)
 # Turns (two rows each, as above) of the metal's and the coat's lost energy, and of what the coat passes on, as a share.
 METAL_TURN, COAT_TURN, COAT_PASS_TURN = range(6, 12, 2)
 # What facets reflect and let in, on the mean of all wavelengths, from outside and from inside: lobes are chosen by it.
-MIRRORED_OUT, LET_IN_OUT, MIRRORED_IN, LET_IN_IN, CURVES = range(12, 17)
+MIRRORED_OUT, LET_IN_OUT, MIRRORED_IN, LET_IN_IN = range(12, 16)
+# By how many slope widths of the coat one passage through its face widens what lies below.
+COAT_BLUR, CURVES = range(16, 18)
 COSINES = 64
 """Samples of a table over the cosine, 0..1 evenly."""
 

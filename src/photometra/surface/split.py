@@ -10,8 +10,8 @@ from . import facets, rows
 from .albedo import FACETS, MU, hemispherical, multiple_scattering_lobe
 
 
-def _table(name):
-    """(head, lines) of one of the tables that `tools/make_lost_light.py` writes."""
+def data_table(name):
+    """(head, lines) of one of the tables that `tools/make_lost_light.py` and `tools/make_blur.py` write."""
     text = files("photometra.surface").joinpath(f"data/{name}.csv").read_text(encoding="utf-8")
     head, *lines = [line.split(",") for line in text.splitlines() if not line.startswith("#")]
     return head, lines
@@ -29,7 +29,7 @@ def _bounces():
     """Of rougher and rougher metals: (what diffuse light loses at the first bounce (n,), of that what leaves after 2,
     3, ... bounces (n, m), its facets by cosine (n, bins)).
     """
-    head, lines = _table("bounces")
+    head, lines = data_table("bounces")
     lines, first = np.array(lines, float), head.index("facets 0")
     leaves = lines[:, 2:first]
     return lines[:, 1], np.column_stack([leaves, 1.0 - leaves.sum(axis=1)]), lines[:, first:]
@@ -52,7 +52,7 @@ def sent_back(reflectances, cosines, lost):
 @lru_cache(maxsize=1)
 def _walked():
     """(slope widths, indices, cosines, shares (2, widths, indices, cosines) from outside and from inside)."""
-    head, lines = _table("lost_light")
+    head, lines = data_table("lost_light")
     alphas, indices = (sorted({float(line[i]) for line in lines}) for i in range(2))
     shares = np.zeros((2, len(alphas), len(indices), len(head) - 3))
     for alpha, index, side, *values in lines:
