@@ -11,11 +11,15 @@ import pytest
 
 from photometra.cli import main
 from photometra.errors import InputError
-from photometra.fitting import agreements
+from photometra.fitting import agreements, solve, tied
+from photometra.instruments import measured
+from photometra.pictures import decoded_picture
 from photometra.report import contents_of, write_report
+from photometra.report.charts import chart_of
 from photometra.report.contents import digest_of
-from photometra.report.writing import html_of
+from photometra.report.writing import html_of, with_decimal
 from photometra.study import Study, read_file
+from photometra.surface import Surface
 
 
 @pytest.fixture(scope="module")
@@ -57,6 +61,51 @@ def test_names_are_text_and_all_is_in_one_file(contents):
     sources = re.findall(r'src="([^"]{0,30})', text)
     assert sources and all(s.startswith("data:image/png;base64,") for s in sources)
     assert not re.search(r'(href|src)="(?!data:|#)', text)
+
+
+def test_it_brings_its_type_along_and_writes_numbers_as_asked(contents):
+    text = html_of(contents)
+    assert text.count("@font-face") == 3 and "/* faces */" not in text
+    comma = html_of(replace(contents, decimal=","))
+    rough = next(p for p in contents.sections[0].parameters if p.name == "roughness")
+    assert f"± {rough.sigma}" in text and f"± {rough.sigma.replace('.', ',')}" in comma
+    assert contents.version in comma and contents.digest in comma
+    # What looks like a number and is none stays: a version, a date, a file's name.
+    assert with_decimal("1.2.3, 2026.11, v1.5, 0.4 to 12.75 %", ",") == "1.2.3, 2026,11, v1.5, 0,4 to 12,75 %"
+    agreement = agreements(*_one_reading())[0]
+    assert chart_of(agreement, ",") != chart_of(agreement)
+
+
+def _one_reading():
+    surface = Surface({"roughness": 0.3})
+    return surface, (measured("spectrophotometer", surface, "di:8"),)
+
+
+def test_what_trades_against_what_is_said(small):
+    surface = Surface({"roughness": 0.3, "coat.amount": 1.0, "coat.roughness": 0.2})
+    readings = (measured("glossmeter", surface),)
+    pairs = tied(surface, readings, ("roughness", "coat.roughness", "coat.ior"))
+    assert len(pairs) == 3 and [abs(c) for *_, c in pairs] == sorted((abs(c) for *_, c in pairs), reverse=True)
+    # The correlation of a solve that stays where it is.
+    found = solve(surface, readings, ("coat.roughness", "coat.ior"))
+    (a, b, c), *_ = tied(found.surface, readings, ("coat.roughness", "coat.ior"))
+    assert (a, b) == ("coat.ior", "coat.roughness") and c == pytest.approx(found.correlation[0, 1], abs=0.02)
+    one = replace(
+        small.specimens[0], name="Tied", surface=surface, readings=readings, free=("coat.roughness", "coat.ior")
+    )
+    (section,) = contents_of(Study("s", (one,), small.booth)).sections
+    assert abs(c) > 0.5 and "coat roughness" in section.ties[0]
+    assert tied(surface, readings, ("roughness",)) == [] and tied(surface, (), ("roughness", "coat.ior")) == []
+
+
+def test_a_photograph_stands_beside_its_render_with_the_map_between(demo):
+    rail = next(s for s in demo.specimens if s.reference is not None)
+    (section,) = contents_of(demo, [rail]).sections
+    captions = [caption for caption, _ in section.pictures]
+    assert captions[1].startswith("Photograph in the frame of the render")
+    assert "ΔE2000 between the two" in captions[2] and "Pins:" in captions[2]
+    shown = decoded_picture("map.png", section.pictures[2][1])
+    assert shown.shape == (360, 480, 3) and np.ptp(shown) > 0.2
 
 
 def test_a_pdf_has_pages_with_ink_on_them(contents, tmp_path):

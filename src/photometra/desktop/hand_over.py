@@ -3,7 +3,7 @@
 import time
 from pathlib import Path
 
-from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtCore import QLocale, pyqtSignal
 from PyQt6.QtWidgets import (
     QComboBox,
     QDialog,
@@ -132,6 +132,10 @@ class HandOver(QDialog):
         self.report_of.setAccessibleName("What the report is of")
         self.report_of.addItems(["This specimen", "All of the study"])
         row.addWidget(self.report_of, 1)
+        self.paper = QComboBox()
+        self.paper.setAccessibleName("Paper")
+        self.paper.addItems(["A4", "Letter"])
+        row.addWidget(self.paper)
         self.report_button = QPushButton("Write…")
         self.report_button.setToolTip("HTML, one file that opens anywhere, or PDF")
         self.report_button.clicked.connect(self._choose_report)
@@ -147,14 +151,15 @@ class HandOver(QDialog):
     def report_to(self, path):
         """Write a calibration report of the chosen specimen, or of all."""
         study = self.session.study
+        paper, decimal = self.paper.currentText(), QLocale().decimalPoint()
         chosen = [self.session.specimen] if self.report_of.currentIndex() == 0 else list(study.specimens)
 
         def job(report, cancel):
             # Charts and pages are slow to import.
             from ..report import contents_of, write_report
 
-            contents = contents_of(study, chosen, lambda *at: report(at), cancel)
-            return None if contents is None else write_report(contents, path)
+            contents = contents_of(study, chosen, lambda *at: report(at), cancel, decimal)
+            return None if contents is None else write_report(contents, path, paper)
 
         self._began = time.perf_counter()
         if self.job.start(job):

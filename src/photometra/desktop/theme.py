@@ -55,7 +55,7 @@ def colour(name, alpha=255) -> QColor:
 
 @cache
 def _load_fonts():
-    folder = files("photometra.desktop").joinpath("fonts")
+    folder = files("photometra").joinpath("fonts")
     for name in ("Inter-Regular.otf", "Inter-Medium.otf", "Inter-SemiBold.otf"):
         QFontDatabase.addApplicationFontFromData(folder.joinpath(name).read_bytes())
 

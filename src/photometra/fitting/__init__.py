@@ -1,6 +1,6 @@
 """Residuals, agreement, and the solver."""
 
-from .advice import Advice, Sensitivities, next_readings, sensitivities
+from .advice import Advice, Sensitivities, next_readings, sensitivities, tied
 from .agreement import Agreement, agreement, agreements, colour_of, misfit
 from .minima import Minimum, told
 from .problem import Cancelled, applicable, free_names
@@ -38,5 +38,6 @@ __all__ = [
     "reflectance_reading",
     "sensitivities",
     "solve",
+    "tied",
     "told",
 ]

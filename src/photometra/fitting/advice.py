@@ -13,7 +13,7 @@ from ..readings.geometries import MULTI_ANGLE, THROUGH
 from ..surface import PARAMETERS, Surface, scalar_owner
 from .problem import Cancelled, Problem, free_names, range_of
 from .solver import counting
-from .uncertainty import covariance_of, marginal
+from .uncertainty import covariance_of, errors_of, marginal
 
 _LOBES_DEG = (20.0, 45.0, 70.0)
 
@@ -67,6 +67,28 @@ def sensitivities(surface: Surface, readings, cancel=None) -> Sensitivities:
         errors = np.stack([1.0 / np.linalg.norm(part, axis=0) for part in parts])
     spans = np.array([np.ptp(scalar_owner(s)[0].span) for s in scalars])
     return Sensitivities(active, scalars, errors, spans)
+
+
+def tied(surface: Surface, readings, free, cancel=None):
+    """[(scalar, scalar, correlation)] of the free scalars of a surface as it stands, the strongest first.
+
+    From the slopes of all active readings together, as a solve's own; [] where there is nothing to tell apart.
+    """
+    active = counting(surface, readings)
+    try:
+        scalars = free_names(surface, free)
+    except InputError:
+        return []
+    if len(scalars) < 2 or not active:
+        return []
+    with ThreadPoolExecutor(max_workers=thread_count()) as pool:
+        parts = _slopes_by_reading(surface, active, scalars, cancel, pool, constants_reading(readings))
+    width = np.array([high - low for low, high in (range_of(s, {}) for s in scalars)])
+    _, alike = errors_of(np.vstack(parts) * width, np.ones(len(scalars), bool))
+    pairs = [
+        (scalars[i], scalars[j], float(alike[i, j])) for i, j in zip(*np.triu_indices(len(scalars), 1), strict=True)
+    ]
+    return sorted(pairs, key=lambda pair: -abs(pair[2]))
 
 
 @dataclass(frozen=True)

@@ -8,7 +8,7 @@ _MARK, _LINE, _INK, _OUT = "#a87b1d", "#1d7a66", "#333333", "#a33a2a"
 _SIZE = (3.5, 2.3)
 
 
-def chart_of(agreement):
+def chart_of(agreement, decimal="."):
     """The chart of an agreement, as SVG without its XML head; "" where a reading has no place along an axis."""
     from matplotlib.backends.backend_svg import FigureCanvasSVG
     from matplotlib.figure import Figure
@@ -39,6 +39,9 @@ def chart_of(agreement):
     below.set_ylabel("in σ", fontsize=7, color=_INK)
     above.set_ylabel(_words(reading.kind.values[0]) if len(values) == 1 else "", fontsize=7, color=_INK)
     for axes in (above, below):
+        if decimal != ".":
+            for axis in (axes.xaxis, axes.yaxis):
+                axis.set_major_formatter(_signed(decimal))
         axes.tick_params(labelsize=6.5, width=0.5, length=2, colors=_INK)
         for side in ("top", "right"):
             axes.spines[side].set_visible(False)
@@ -52,6 +55,17 @@ def chart_of(agreement):
         figure.savefig(out, format="svg", metadata={"Date": None})
     text = out.getvalue()
     return text[text.index("<svg") :]
+
+
+def _signed(decimal):
+    """Numbers along an axis as they would be, with another decimal sign."""
+    from matplotlib.ticker import ScalarFormatter
+
+    class Signed(ScalarFormatter):
+        def __call__(self, x, pos=None):
+            return super().__call__(x, pos).replace(".", decimal)
+
+    return Signed(useOffset=False)
 
 
 def _words(column):

@@ -8,7 +8,7 @@ import numpy as np
 
 from .. import __version__
 from ..exchange.loss import fitted, through_gltf, told_loss
-from ..fitting import Cancelled, agreements, evidence_findings, sensitivities
+from ..fitting import Cancelled, agreements, applicable, evidence_findings, sensitivities, tied
 from ..imaging.booths import (
     as_it_stands,
     compiled_in,
@@ -17,19 +17,26 @@ from ..imaging.booths import (
     scene_of,
     standing_findings,
 )
+from ..imaging.comparing import delta_e_map, ramp
 from ..imaging.denoising import clean_picture, is_available
+from ..imaging.photographed import pins_agreement
+from ..imaging.references import reference_in_frame
 from ..instruments import constants_reading
 from ..pictures import PictureError, decoded_picture, encoded_png
 from ..study import Specimen, Study
 from ..study.storage import encoded
 from ..surface import PARAMETERS, format_value
 from ..surface.checks import findings
-from ..surface.parameters import scalar_owner
+from ..surface.parameters import scalar_owner, spoken, titled
 from ..tracing import Rendering
 from .charts import chart_of
 
 _WIDTH, _HEIGHT, _SAMPLES = 480, 360, 64
 _MOST_PROOFS = 4
+_TIED, _MOST_TIES = 0.5, 6
+"""From which correlation on two parameters are said to trade, and how many pairs are named."""
+_MAP_FULL = 10.0
+"""ΔE2000 that is full on the map of a photograph against its render."""
 _VERDICTS = {True: "within tolerance", False: "out of tolerance"}
 
 
@@ -76,6 +83,7 @@ class Section:
     pictures: tuple[tuple[str, bytes], ...]
     readings: tuple[ReadingRow, ...]
     parameters: tuple[ParameterRow, ...]
+    ties: tuple[str, ...]
     cannot: tuple[str, ...]
     losses: tuple[tuple[str, str], ...]
 
@@ -87,6 +95,7 @@ class Contents:
     version: str
     digest: str
     sections: tuple[Section, ...]
+    decimal: str = "."
 
 
 def digest_of(study: Study):
@@ -97,35 +106,36 @@ def digest_of(study: Study):
     return whole.hexdigest()
 
 
-def contents_of(study: Study, specimens=None, report=None, cancel=None) -> Contents | None:
+def contents_of(study: Study, specimens=None, report=None, cancel=None, decimal=".") -> Contents | None:
     """What a report says of a study, or of some of its specimens; None where cancelled.
 
-    report(name, done, of) before each specimen.
+    report(name, done, of) before each specimen. decimal: the decimal sign of its numbers, a point or a comma.
     """
     chosen = tuple(specimens if specimens is not None else study.specimens)
     sections = []
     for i, specimen in enumerate(chosen):
         if report:
             report(specimen.name, i, len(chosen))
-        section = _section(study, specimen, cancel)
+        section = _section(study, specimen, cancel, decimal)
         if section is None:
             return None
         sections.append(section)
     made = datetime.now().strftime("%Y-%m-%d %H:%M")
-    return Contents(study.name, made, __version__, digest_of(study), tuple(sections))
+    return Contents(study.name, made, __version__, digest_of(study), tuple(sections), decimal)
 
 
-def _section(study, specimen: Specimen, cancel):
+def _section(study, specimen: Specimen, cancel, decimal):
     stands = as_it_stands(specimen, study.meshes)
     found = agreements(stands.surface, specimen.readings)
     try:
         told = sensitivities(stands.surface, specimen.readings, cancel)
+        pairs = tied(stands.surface, specimen.readings, applicable(stands.surface, specimen.free), cancel)
     except Cancelled:
         return None
     pictures = _pictures(study, specimen, cancel)
     if pictures is None:
         return None
-    readings = tuple(_reading(a) for a in found)
+    readings = tuple(_reading(a, decimal) for a in found)
     counted = [a for a in found if a.reading.active]
     return Section(
         specimen.name,
@@ -137,12 +147,13 @@ def _section(study, specimen: Specimen, cancel):
         pictures,
         readings,
         tuple(_parameters(specimen, told)),
+        tuple(_ties(pairs)),
         tuple(_cannot(study, stands, found, told)),
         _losses(specimen),
     )
 
 
-def _reading(agreement):
+def _reading(agreement, decimal):
     r = agreement.reading
     values, sigmas = r.stacked()
     share = np.median(sigmas / np.maximum(np.abs(values), 1e-12))
@@ -152,7 +163,7 @@ def _reading(agreement):
         r.name, r.kind.label, r.geometry, r.source, r.date, told, r.active, value, f"{r.tolerance:g}",
         "not answered" if agreement.problem else _VERDICTS[agreement.within],
         "" if agreement.problem or not np.isfinite(agreement.chi2) else f"{agreement.chi2:.2f}",
-        chart_of(agreement),
+        chart_of(agreement, decimal),
     )  # fmt: skip
 
 
@@ -173,6 +184,14 @@ def _parameters(specimen, told):
         sigmas = [v for s, v in specimen.sigmas.items() if scalar_owner(s)[0].name == name]
         sigma = ", ".join(f"{v:.2g}" for v in sigmas) + (f" {p.unit}" if sigmas and p.unit else "")
         yield ParameterRow(p.label, name, format_value(p, value), sigma, is_free, best.get(name, ""))
+
+
+def _ties(pairs):
+    """The free parameters that trade against each other, in sentences."""
+    for a, b, c in [pair for pair in pairs if abs(pair[2]) > _TIED][:_MOST_TIES]:
+        words = f"{titled(a)} and {spoken(b)}"
+        how = "rise and fall together" if c > 0.0 else "trade against each other: one rises as the other falls"
+        yield f"{words} {how} (correlation {c:+.2f}).".replace("-", "\u2212")
 
 
 def _cannot(study, stands, found, told):
@@ -212,7 +231,7 @@ def _pictures(study, specimen, cancel):
         f"{booth.environment.replace('-', ' ')}, azimuth {booth.turn:g}°; exposure {booth.exposure:+.2f} EV, white "
         f"{white}, view {booth.view or 'default'}; {_SAMPLES} samples{denoised}"
     ).replace("-", "\u2212")
-    out = [(caption, encoded_png(display.picture(linear)))]
+    out = [(caption, encoded_png(display.picture(linear))), *_beside(study, specimen, rendering.picture(), display)]
     for proof in [p for p in study.proofs if p.specimen == specimen.name][-_MOST_PROOFS:]:
         try:
             kept = decoded_picture(proof.picture, study.images[proof.picture])
@@ -223,6 +242,31 @@ def _pictures(study, specimen, cancel):
         told = f"{proof.name}, {proof.date}: {good} of {of} within tolerance. {proof.note}".strip()
         out.append((told, encoded_png(display.picture(np.ascontiguousarray(kept[::every, ::every])))))
     return tuple(out)
+
+
+def _beside(study, specimen, linear, display):
+    """The photograph in the render's frame, and the map of ΔE2000 between the two; of the mean, never denoised."""
+    reference = specimen.reference
+    if reference is None:
+        return
+    try:
+        theirs = reference_in_frame(reference, study.images[reference.picture], _WIDTH, _HEIGHT)
+    except PictureError:
+        return
+    known = np.isfinite(theirs).all(axis=-1)
+    if not known.any():
+        return
+    apart = delta_e_map(display.balanced(linear), display.balanced(np.where(known[..., None], theirs, 0.0)))
+    apart = np.where(known, apart, np.nan)
+    calibrated = f"calibrated within ΔE {reference.residual:.1f}" if reference.residual else "not calibrated by a chart"
+    told = f"Photograph in the frame of the render, {calibrated}, exposure {reference.exposure:+.2f} EV."
+    yield told.replace("-", "\u2212"), encoded_png(display.picture(np.where(known[..., None], theirs, 0.18)))
+    worst = np.nanquantile(apart, 0.99)
+    words = (
+        f"ΔE2000 between the two: {np.nanmean(apart):.1f} on the mean, 99 % of the pixels below {worst:.1f}; full at "
+    )
+    pins = ", ".join(f"{p.name} {p.told}" for p in pins_agreement(study, specimen, linear))
+    yield f"{words}{_MAP_FULL:g}. {f'Pins: {pins}.' if pins else ''}".strip(), encoded_png(ramp(apart / _MAP_FULL))
 
 
 def _losses(specimen):

@@ -1,6 +1,7 @@
 """Reports as files: one HTML with all in it, or a PDF made of the same."""
 
 import base64
+import re
 from functools import cache
 from importlib.resources import files
 from pathlib import Path
@@ -8,9 +9,12 @@ from pathlib import Path
 from ..disk import replacing, write_text
 from ..errors import InputError
 from .contents import Contents
+from .letters import faces_for
 
 SUFFIXES = (".html", ".pdf")
 PAPERS = ("A4", "Letter")
+_FACES = "/* faces */"
+_DECIMAL = re.compile(r"(?<![\d.\w])(\d+)\.(\d+)(?![\d.]|\w)")
 
 
 @cache
@@ -20,14 +24,21 @@ def _template():
     text = files("photometra.report").joinpath("template.html").read_text(encoding="utf-8")
     environment = Environment(loader=DictLoader({"report": text}), autoescape=True, undefined=StrictUndefined)
     environment.filters["b64"] = lambda data: base64.b64encode(data).decode()
+    environment.filters["num"] = with_decimal
     return environment.get_template("report")
+
+
+def with_decimal(text, sign):
+    """A text with the decimal points of its numbers as another sign; dates, versions and names of files keep theirs."""
+    return text if sign == "." else _DECIMAL.sub(rf"\g<1>{sign}\g<2>", text)
 
 
 def html_of(contents: Contents, paper="A4"):
     """The whole document as one HTML text. InputError for a paper that is not known."""
     if paper not in PAPERS:
         raise InputError(f"there is no paper '{paper}'; choose {' or '.join(PAPERS)}")
-    return _template().render(c=contents, paper=paper)
+    text = _template().render(c=contents, paper=paper, d=contents.decimal)
+    return text.replace(_FACES, faces_for(text), 1)
 
 
 def write_report(contents: Contents, path, paper="A4"):
