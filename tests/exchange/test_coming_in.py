@@ -1,26 +1,30 @@
 """Materials that others wrote come in as what they mean; ours come back from every standard as what they were."""
 
 import json
+import math
 import struct
 
 import MaterialX as mx
 import numpy as np
 import pytest
 import trimesh
-from pxr import Usd, UsdGeom, UsdShade
+from pxr import Gf, Usd, UsdGeom, UsdLux, UsdShade
 
 from photometra.errors import InputError
 from photometra.exchange import read_materials, write_standard
 from photometra.exchange.graph import linear
 from photometra.exchange.loss import fitted, loss_between, through_gltf
 from photometra.exchange.materialx import openpbr_inputs
+from photometra.imaging.booths import scene_of
 from photometra.instruments.summary import colour_and_gloss
 from photometra.maps import Generator, Layer, Map, Placement
 from photometra.maps.laying import levels_on
 from photometra.optics import fresnel_dielectric
-from photometra.pictures import write_png
-from photometra.study import Specimen, Study
+from photometra.pictures import encoded_png, read_picture, write_png
+from photometra.study import Booth, Lamp, Specimen, Study, Viewpoint
 from photometra.surface import Surface
+from photometra.tracing.environment import place_towards, radiance_at
+from photometra.tracing.scene import patch_box
 
 STANDARD_SUFFIXES = [("materialx", ".mtlx"), ("gltf", ".glb"), ("usd", ".usda")]
 
@@ -94,15 +98,24 @@ class TestRoundTrips:
         lost = fitted(lacquered, through_gltf(lacquered)).compared
         assert 0.002 < lost.rms_by_angle < 0.02
 
-    def test_a_map_leaves_and_comes_back_as_levels(self, tmp_path):
-        """Roughness by a checker on UVs: the same distribution, within the 16 bits of the picture."""
+    @pytest.mark.parametrize(
+        ("standard", "file", "picture", "within"),
+        [
+            ("materialx", "tile.mtlx", "tile-maps/specular_roughness.png", 1e-3),
+            ("usd", "tile.usda", "tile-maps/deck-tile-specular_roughness.png", 1e-3),
+            ("gltf", "tile.glb", None, 3e-3),
+        ],
+    )
+    def test_a_map_leaves_and_comes_back_as_levels(self, tmp_path, standard, file, picture, within):
+        """Roughness by a checker on UVs: the same distribution, within the bits of the picture."""
         varied = Map((Layer(Generator("checker"), Placement("uv", (20.0, 20.0))),), 0.1, 0.6)
         one = Specimen("Deck tile", 40.0, Surface({"roughness": varied, "colour": (0.3, 0.3, 0.3)}))
-        write_standard("materialx", Study("T", (one,)), one, tmp_path / "tile.mtlx")
-        assert (tmp_path / "tile-maps" / "specular_roughness.png").exists()
-        back = of_one(tmp_path / "tile.mtlx", size_mm=40.0).specimen
+        _, lost = write_standard(standard, Study("T", (one,)), one, tmp_path / file)
+        assert picture is None or (tmp_path / picture).exists()
+        assert not any("map" in sentence for sentence in lost), lost
+        back = of_one(tmp_path / file, size_mm=40.0).specimen
         given = back.surface.input("roughness")
-        assert (given.low, given.high) == pytest.approx((0.1, 0.6), abs=1e-3)
+        assert (given.low, given.high) == pytest.approx((0.1, 0.6), abs=within)
         before, after = (levels_on(s.surface.input("roughness").chains(), s.surface.lies_on) for s in (one, back))
         # The finest lines between the squares are blurred by the picture's pixels.
         assert np.mean(np.abs(before - after) > 0.02) < 0.05
@@ -126,6 +139,101 @@ class TestRoundTrips:
         assert shader.GetIdAttr().Get() == "UsdPreviewSurface"
         names = {t.specimen.name for t in read_materials(tmp_path / "l.glb")}
         assert names == {t.specimen.name for t in read_materials(tmp_path / "l.usda")} and "Lens prism" in names
+
+
+class TestTheBooth:
+    """A stage holds camera, lamps and surroundings as they stand; read back with the standard's own library."""
+
+    @pytest.fixture(scope="class")
+    @staticmethod
+    def staged(tmp_path_factory):
+        folder = tmp_path_factory.mktemp("stage")
+        booth = Booth(
+            environment="window", turn=25.0, strength=1.5, key=Lamp(strength=4.0, size=0.5, turn=-30.0, rise=50.0),
+            viewpoint=Viewpoint(turn=20.0, rise=12.0, focal_mm=70.0, f_number=8.0),
+        )  # fmt: skip
+        study = Study("T", (Specimen("Plate", 50.0, Surface()),), booth)
+        write_standard("usd", study, study.specimens[0], folder / "a.usda")
+        return study, Usd.Stage.Open(str(folder / "a.usda")), folder
+
+    def test_its_camera_sees_each_place_where_ours_does(self, staged):
+        study, stage, _ = staged
+        scene = scene_of(study, study.specimens[0])
+        camera = UsdGeom.Camera(stage.GetPrimAtPath("/booth/camera")).GetCamera()
+        frustum = camera.frustum
+        for i in range(4):
+            x, y = scene.patch_place(i, 1500, 1000)
+            left, top, size, depth = patch_box(scene.radius)
+            place = Gf.Vec3d(left + (i + 0.5) * size, 0.0, top + 0.5 * depth)
+            seen = (frustum.ComputeViewMatrix() * frustum.ComputeProjectionMatrix()).Transform(place)
+            assert (0.5 + 0.5 * seen[0], 0.5 - 0.5 * seen[1]) == pytest.approx((x, y), abs=1e-6)
+        assert camera.focalLength == pytest.approx(700.0) and camera.fStop == pytest.approx(8.0)
+
+    def test_its_surroundings_look_the_same_from_the_specimen(self, staged):
+        """By the words of OpenEXR: longitude 0 along +z, 90 degrees along +x, from +180 at the left to -180."""
+        study, stage, folder = staged
+        sky = UsdLux.DomeLight(stage.GetPrimAtPath("/booth/surroundings"))
+        assert sky.GetIntensityAttr().Get() == 1.5
+        picture = read_picture(folder / str(sky.GetTextureFileAttr().Get().path))
+        ours = scene_of(study, study.specimens[0]).environment
+        height, width, _ = picture.shape
+        rng = np.random.default_rng(4)
+        for _ in range(40):
+            row, column = int(rng.integers(height // 4, 3 * height // 4)), int(rng.integers(0, width))
+            latitude = math.pi * (0.5 - (row + 0.5) / height)
+            longitude = math.pi * (1.0 - 2.0 * (column + 0.5) / width)
+            x, z = math.cos(latitude) * math.sin(longitude), math.cos(latitude) * math.cos(longitude)
+            u, v = place_towards(x, math.sin(latitude), z, math.radians(study.booth.turn))
+            assert picture[row, column] == pytest.approx(np.array(radiance_at(u, v, ours.radiance)), rel=0.02, abs=0.01)
+
+    def test_its_lamp_faces_the_specimen(self, staged):
+        study, stage, _ = staged
+        lamp = UsdLux.RectLight(stage.GetPrimAtPath("/booth/key_light"))
+        scene = scene_of(study, study.specimens[0])
+        matrix = UsdGeom.Xformable(lamp).GetLocalTransformation()
+        middle, forward = matrix.Transform(Gf.Vec3d(0, 0, 0)), matrix.TransformDir(Gf.Vec3d(0, 0, -1))
+        towards = Gf.Vec3d(*map(float, scene.target)) - middle
+        assert Gf.Dot(forward, towards.GetNormalized()) == pytest.approx(1.0)
+        assert lamp.GetIntensityAttr().Get() == 4.0 and lamp.GetWidthAttr().Get() == pytest.approx(25.0)
+        assert tuple(lamp.GetColorAttr().Get()) == pytest.approx((1.0, 1.0, 1.0), abs=0.02)
+        assert not stage.GetPrimAtPath("/booth/back_light")
+
+
+class TestTexturesOfOthers:
+    def glb(self, path, material, *pictures):
+        """A GLB with a material, and pictures in its buffer."""
+        data, views = b"", []
+        for picture in pictures:
+            views.append({"buffer": 0, "byteOffset": len(data), "byteLength": len(picture)})
+            data += picture + b"\0" * (-len(picture) % 4)
+        document = {
+            "asset": {"version": "2.0"}, "materials": [material], "bufferViews": views,
+            "buffers": [{"byteLength": len(data)}],
+            "images": [{"bufferView": i, "mimeType": "image/png"} for i in range(len(pictures))],
+            "textures": [{"source": i} for i in range(len(pictures))],
+        }  # fmt: skip
+        text = json.dumps(document).encode()
+        text += b" " * (-len(text) % 4)
+        head = struct.pack("<4sII", b"glTF", 2, 28 + len(text) + len(data))
+        chunks = struct.pack("<I4s", len(text), b"JSON") + text + struct.pack("<I4s", len(data), b"BIN\0") + data
+        path.write_bytes(head + chunks)
+        return path
+
+    def test_pictures_in_a_glb_become_maps(self, tmp_path):
+        ramp = np.tile(np.linspace(0.0, 1.0, 64)[None, :, None], (64, 1, 3))
+        rough = {"roughnessFactor": 0.8, "metallicFactor": 0.0, "metallicRoughnessTexture": {"index": 0}}
+        path = self.glb(tmp_path / "a.glb", {"name": "Oar", "pbrMetallicRoughness": rough}, encoded_png(ramp))
+        taken = of_one(path)
+        given = taken.specimen.surface.input("roughness")
+        assert (given.low, given.high) == pytest.approx((0.0, 0.8), abs=0.01)
+        assert taken.specimen.surface["metalness"] == 0.0
+
+    @pytest.mark.parametrize("spoil", [{"index": 7}, {"index": "a"}, {}, None, {"index": 0, "texCoord": 1}])
+    def test_what_is_not_there_is_told_and_the_rest_taken(self, tmp_path, spoil):
+        rough = {"roughnessFactor": 0.4, "metallicRoughnessTexture": spoil}
+        path = self.glb(tmp_path / "a.glb", {"pbrMetallicRoughness": rough}, b"no picture")
+        taken = of_one(path)
+        assert taken.specimen.surface["roughness"] == pytest.approx(0.4) and any("picture" in n for n in taken.notes)
 
 
 class TestOthersDocuments:

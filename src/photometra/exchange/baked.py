@@ -31,6 +31,13 @@ def carries(surface, name):
     return name in SAME or name in _SCALED or (name == "colour" and surface["metalness"] < 0.5)
 
 
+def input_of(surface, name):
+    """The input of OpenPBR that the map of a parameter becomes; "" where it cannot leave."""
+    if not carries(surface, name):
+        return ""
+    return "base_color" if name == "colour" else SAME.get(name) or _SCALED[name][0]
+
+
 def textures_of(specimen: Specimen, side=SIDE):
     """{input of OpenPBR: (type, numbers (side, side, channels))} of the maps that a specimen's surface can hand on."""
     out, surface = {}, specimen.surface

@@ -14,7 +14,8 @@ from ..pictures import encoded_png
 from ..study import Specimen, Study
 from . import baked
 from .coming_in import Coming, specimen_from
-from .graph import Graph, constant
+from .gltf_pictures import Pictures
+from .graph import Graph, Value, constant
 from .loss import Fitted, fitted, through_gltf
 from .models import from_gltf, to_gltf
 from .pieces import pieces_of
@@ -187,11 +188,12 @@ def _textures(specimen, found, rough, buffer, has_uvs, note):
 def read_gltf_materials(path, size_mm=60.0) -> list[Taken]:
     """The materials of a glTF or GLB as specimens. InputError, in a sentence, where it holds none."""
     path = Path(path)
-    data = read_bytes(path, _LARGEST)
+    data, binary = read_bytes(path, _LARGEST), b""
     try:
         if data[:4] == b"glTF":
             length = struct.unpack_from("<I", data, 12)[0]
-            data = data[20 : 20 + length]
+            # Behind the document: length and kind of the buffer's chunk.
+            data, binary = data[20 : 20 + length], data[28 + length :]
         document = json.loads(data)
         materials = document.get("materials", [])
         if not isinstance(materials, list) or len(materials) > _MOST_MATERIALS:
@@ -201,7 +203,7 @@ def read_gltf_materials(path, size_mm=60.0) -> list[Taken]:
     if not materials:
         raise InputError(f"{path}: there is no material in this file")
     try:
-        return [_taken(m, i, path, size_mm) for i, m in enumerate(materials)]
+        return [_taken(m, i, path, size_mm, document, binary) for i, m in enumerate(materials)]
     except (TypeError, AttributeError, ValueError) as error:
         if isinstance(error, InputError):
             raise
@@ -210,8 +212,9 @@ def read_gltf_materials(path, size_mm=60.0) -> list[Taken]:
         ) from None
 
 
-def _taken(material, index, path, size_mm):
+def _taken(material, index, path, size_mm, document, binary):
     graph = Graph(path.parent)
+    pictures = Pictures(document, binary, graph)
     rough = material.get("pbrMetallicRoughness", {})
     base = rough.get("baseColorFactor", [1.0] * 4)
     at = {"base_color": constant(*base[:3]), "metallic": constant(rough.get("metallicFactor", 1.0)),
@@ -225,9 +228,14 @@ def _taken(material, index, path, size_mm):
                 at[ours] = constant(*np.ravel(extensions[extension][theirs]))
     for extension in extensions.keys() - _PLAIN.keys():
         graph.note(f"the extension {one_line(extension)[:60]}: not understood")
-    for key in ("baseColorTexture", "metallicRoughnessTexture"):
-        if key in rough:
-            graph.note(f"the picture of {key.removesuffix('Texture')}: give the parameter a map of it by hand")
+    for name, key, space, channel in (
+        ("base_color", "baseColorTexture", "srgb_texture", None),
+        ("roughness", "metallicRoughnessTexture", "", 1), ("metallic", "metallicRoughnessTexture", "", 2),
+    ):  # fmt: skip
+        what = f"the picture of {name.replace('_', ' ')}"
+        found = pictures.value(rough[key], what, space, channel) if key in rough else None
+        if found is not None:
+            at[name] = Value(found.data * at[name].data)
     if "normalTexture" in material:
         graph.note("the picture of normals: give the parameter bump a map of it by hand")
     if max(material.get("emissiveFactor", [0.0])) > 0.0:

@@ -164,6 +164,22 @@ class Graph:
             return Value(data[..., :1], path if is_untouched else None, space)
         return Value(data[..., :3], path if is_untouched else None, space)
 
+    def picture_at(self, name, space="", channel=None) -> Value | None:
+        """The picture of a file that a document names, as a value, or one channel of it; None, told, where it cannot be
+        had."""
+        path = self.found(name)
+        if path is None:
+            self.note(f"the picture '{name[:80]}' is not there; put it beside the document")
+            return None
+        try:
+            data, space = self._read(path, space)
+        except InputError as error:
+            self.note(str(error))
+            return None
+        if channel is not None:
+            return Value(data[..., min(channel, data.shape[-1] - 1)][..., None])
+        return Value(np.repeat(data[..., :1], 3, axis=-1) if data.shape[-1] < 3 else data[..., :3], path, space)
+
     def _read(self, path, space):
         key = (str(path), space)
         if key not in self._kept:

@@ -105,6 +105,10 @@ _PREVIEW = {
 }  # fmt: skip
 
 
+PREVIEW_OF = {ours: theirs for theirs, ours in _PREVIEW.items()}
+"""Inputs of UsdPreviewSurface by those of OpenPBR."""
+
+
 def from_preview(at, note):
     """UsdPreviewSurface's inputs as OpenPBR's."""
     out = _renamed(at, _PREVIEW) | {"coat_ior": constant(1.5)}

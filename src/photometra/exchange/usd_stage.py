@@ -7,18 +7,22 @@ import numpy as np
 
 from ..disk import replacing
 from ..errors import InputError
-from ..names import one_line
+from ..names import one_line, stem_of
 from ..shapes.usd import check_layers
 from ..study import Specimen, Study
+from . import baked
+from .baked import input_of
+from .booth_stage import add_booth
 from .coming_in import Coming, specimen_from
 from .graph import Graph, constant
 from .loss import Fitted, fitted
 from .materialx import openpbr_inputs
-from .models import from_preview, to_preview
+from .models import PREVIEW_OF, from_preview, to_preview
 from .pieces import pieces_of
 from .reading import Taken
 
 _PREVIEW, _OPENPBR = "UsdPreviewSurface", "ND_open_pbr_surface_surfaceshader"
+_IMAGES = ("ND_image_float", "ND_image_color3")
 SUFFIXES = (".usda", ".usdc", ".usd")
 
 
@@ -27,9 +31,9 @@ def write_usd(study: Study, specimen: Specimen, path) -> tuple[dict[str, Fitted]
 
     Returns ({specimen: how close its values come}, sentences on what could not be carried).
     """
-    from pxr import Sdf, Tf, Usd, UsdGeom, UsdShade
+    from pxr import Tf, Usd, UsdGeom, UsdShade
 
-    notes, fits, made = [], {}, {}
+    notes, fits, made, carried = [], {}, {}, {}
     with replacing(path) as temporary:
         # The library goes by the suffix.
         inner = temporary.with_name(f"{temporary.name}{Path(path).suffix}")
@@ -52,15 +56,19 @@ def write_usd(study: Study, specimen: Specimen, path) -> tuple[dict[str, Fitted]
                 name = piece.specimen.name
                 if name not in made:
                     fits[name] = fitted(piece.specimen)
-                    made[name] = _material(stage, piece.specimen, fits[name].inputs, Sdf, UsdShade, Tf)
+                    files = _pictures(piece, Path(path)) if piece.uvs is not None else {}
+                    carried[name] = set(files)
+                    made[name] = _material(stage, piece.specimen, fits[name].inputs, files)
                 UsdShade.MaterialBindingAPI.Apply(mesh.GetPrim()).Bind(made[name])
+            add_booth(stage, study, specimen, path)
             stage.GetRootLayer().Save()
             temporary.write_bytes(inner.read_bytes())
         finally:
             inner.unlink(missing_ok=True)
     for name in made:
         one = next(p.specimen for p in pieces_of(study, specimen) if p.specimen and p.specimen.name == name)
-        lost = [f"the map of {m}: carried as one value" for m in one.surface.maps]
+        there = {m for m in one.surface.maps if input_of(one.surface, m) in carried[name]}
+        lost = [f"the map of {m}: carried as one value" for m in one.surface.maps if m not in there]
         notes += [f"{name}: {s}" for s in (*lost, *openpbr_inputs(one)[1]) if "half-way along its range" not in s]
     return fits, notes
 
@@ -98,28 +106,76 @@ def _mesh(stage, at, piece):
     return mesh
 
 
-def _material(stage, specimen, inputs, Sdf, UsdShade, Tf):
-    """A material with OpenPBR for those that read MaterialX, and a fall-back for all."""
+def _pictures(piece, path):
+    """{input of OpenPBR: (type, asset path)} of a specimen's maps, written to a folder beside the stage."""
+    out = {}
+    for key, (kind, data) in baked.textures_of(piece.specimen).items():
+        name = f"{stem_of(piece.specimen.name)}-{baked.file_name(key, data)}"
+        file = Path(f"{path.stem}-maps") / name
+        (path.parent / file).parent.mkdir(exist_ok=True)
+        baked.write(path.parent / file, data)
+        out[key] = kind, f"./{file.as_posix()}"
+    return out
+
+
+def _material(stage, specimen, inputs, files):
+    """A material with OpenPBR for those that read MaterialX, and a fall-back for all; files: pictures of its inputs."""
+    from pxr import Sdf, Tf, UsdShade
+
     types = {
         "float": Sdf.ValueTypeNames.Float,
         "color3": Sdf.ValueTypeNames.Color3f,
         "boolean": Sdf.ValueTypeNames.Bool,
     }
-    name = Tf.MakeValidIdentifier(specimen.name)
-    material = UsdShade.Material.Define(stage, f"/specimen/materials/{name}")
+    material = UsdShade.Material.Define(stage, f"/specimen/materials/{Tf.MakeValidIdentifier(specimen.name)}")
     material.GetPrim().SetCustomDataByKey("photometra", _told(specimen))
     full = UsdShade.Shader.Define(stage, f"{material.GetPath()}/openpbr")
     full.CreateIdAttr(_OPENPBR)
     for key, (kind, value) in inputs.items():
         full.CreateInput(key, types[kind]).Set(tuple(map(float, value)) if kind == "color3" else value)
+    for key, (kind, file) in files.items():
+        image = _image(stage, f"{material.GetPath()}/{key}_image", f"ND_image_{kind}", file)
+        place = _placed_by_uvs(stage, material, "place", "ND_geompropvalue_vector2", "geomprop", "out")
+        image.CreateInput("texcoord", Sdf.ValueTypeNames.Float2).ConnectToSource(place)
+        port = full.GetInput(key) or full.CreateInput(key, types[kind])
+        port.ConnectToSource(image.CreateOutput("out", types[kind]))
     material.CreateSurfaceOutput("mtlx").ConnectToSource(full.CreateOutput("out", Sdf.ValueTypeNames.Token))
     plain = UsdShade.Shader.Define(stage, f"{material.GetPath()}/preview")
     plain.CreateIdAttr(_PREVIEW)
     for key, value in to_preview(inputs, lambda _: None).items():
         kind = "color3" if isinstance(value, tuple) else "float"
         plain.CreateInput(key, types[kind]).Set(tuple(map(float, value)) if kind == "color3" else float(value))
+    for key, (kind, file) in files.items():
+        theirs = PREVIEW_OF.get(key)
+        if theirs is None:
+            continue
+        image = _image(stage, f"{material.GetPath()}/{theirs}_texture", "UsdUVTexture", file)
+        image.CreateInput("sourceColorSpace", Sdf.ValueTypeNames.Token).Set("raw")
+        place = _placed_by_uvs(stage, material, "st", "UsdPrimvarReader_float2", "varname", "result")
+        image.CreateInput("st", Sdf.ValueTypeNames.Float2).ConnectToSource(place)
+        end = image.CreateOutput("rgb" if kind == "color3" else "r", types[kind])
+        (plain.GetInput(theirs) or plain.CreateInput(theirs, types[kind])).ConnectToSource(end)
     material.CreateSurfaceOutput().ConnectToSource(plain.CreateOutput("surface", Sdf.ValueTypeNames.Token))
     return material
+
+
+def _image(stage, at, identifier, file):
+    from pxr import Sdf, UsdShade
+
+    image = UsdShade.Shader.Define(stage, at)
+    image.CreateIdAttr(identifier)
+    image.CreateInput("file", Sdf.ValueTypeNames.Asset).Set(Sdf.AssetPath(file))
+    return image
+
+
+def _placed_by_uvs(stage, material, name, identifier, port, end):
+    """The output of the one node of a material that gives its UVs to pictures."""
+    from pxr import Sdf, UsdShade
+
+    node = UsdShade.Shader.Define(stage, f"{material.GetPath()}/{name}")
+    node.CreateIdAttr(identifier)
+    node.CreateInput(port, Sdf.ValueTypeNames.String).Set("st")
+    return node.CreateOutput(end, Sdf.ValueTypeNames.Float2)
 
 
 def read_usd_materials(path, size_mm=60.0) -> list[Taken]:
@@ -153,11 +209,34 @@ def read_usd_materials(path, size_mm=60.0) -> list[Taken]:
     return out
 
 
+def _driven(port, graph):
+    """The picture that drives an input; None, told, where it is a graph of more than that, or is not there."""
+    from pxr import UsdShade
+
+    source, output, _ = port.GetConnectedSource()
+    node = UsdShade.Shader(source.GetPrim())
+    kind = node.GetIdAttr().Get() if node else ""
+    if kind not in (*_IMAGES, "UsdUVTexture"):
+        graph.note(f"the graph at {port.GetBaseName()}: carried as the standard's own value")
+        return None
+    file, space = node.GetInput("file"), node.GetInput("sourceColorSpace")
+    name = str(getattr(file.Get(), "path", "")) if file else ""
+    # A fall-back's picture of a colour is encoded unless it says that it is not.
+    said = str(space.Get()) if space and space.Get() else "raw" if kind in _IMAGES or output != "rgb" else "auto"
+    channel = {"r": 0, "g": 1, "b": 2, "a": 3}.get(output)
+    is_single = channel is not None or str(port.GetTypeName()) == "float"
+    return graph.picture_at(
+        name, "srgb_texture" if said in ("sRGB", "auto") else "", channel or 0 if is_single else None
+    )
+
+
 def _taken(name, shader, is_full, unit_mm, path, size_mm):
     graph, at = Graph(path.parent), {}
     for port in shader.GetInputs():
         if port.HasConnectedSource():
-            graph.note(f"the picture or graph at {port.GetBaseName()}: carried as the standard's own value")
+            value = _driven(port, graph)
+            if value is not None:
+                at[port.GetBaseName()] = value
             continue
         value = port.Get()
         if isinstance(value, (bool, int, float)) or (hasattr(value, "__len__") and not isinstance(value, str)):
