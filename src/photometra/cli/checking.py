@@ -8,6 +8,7 @@ from xml.etree import ElementTree
 import typer
 
 from ..disk import read_bytes, write_text
+from ..figures import figures
 from ..fitting import agreements, evidence_findings
 from ..imaging.booths import standing, standing_findings, undressed_findings
 from ..instruments import constants_reading
@@ -164,7 +165,7 @@ def _short(value):
 
 
 def _moved(was, now):
-    values = (f"{v:.3g}" if v is not None else "unknown" for v in (now["value"], was["value"]))
+    values = (figures(v) if v is not None else "unknown" for v in (now["value"], was["value"]))
     return "{} {}, and was {}".format(now["metric"], *values)
 
 
@@ -175,7 +176,7 @@ def _as_junit(study, told, drifted):
         mine = [f for f in told["findings"] if f["specimen"] == s["name"]]
         tests = [("physical sense", [f["sentence"] for f in mine if not f["is_advice"]])]
         for r in s["readings"]:
-            value = "unknown" if r["value"] is None else f"{r['value']:.4g}"
+            value = "unknown" if r["value"] is None else figures(r["value"], 4)
             out = f"{r['metric']} {value}, of {r['tolerance']:g} allowed"
             tests.append((r["name"], [] if r["within"] else [r["problem"] or out]))
         if drifted is not None:

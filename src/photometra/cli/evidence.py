@@ -11,6 +11,7 @@ import numpy as np
 import typer
 
 from ..colour import reflectance_to_xyz, xyz_to_linear_srgb
+from ..figures import figures
 from ..fitting import agreements, applicable, solve, told
 from ..instruments import INSTRUMENTS, constants_reading, measured
 from ..optics import fresnel_conductor
@@ -139,7 +140,7 @@ def agree(
             }
             entries.append(entry)
             verdict = "within" if a.within else a.problem or "OUT"
-            rows.append((f"{s.name}: {r.name}", r.kind.metric_label, f"{a.value:.4g}", f"{r.tolerance:g}", verdict))
+            rows.append((f"{s.name}: {r.name}", r.kind.metric_label, figures(a.value, 4), f"{r.tolerance:g}", verdict))
         # Nothing to compare with is no agreement.
         within = all(e["within"] for e in entries) if entries else None
         everything = everything and within is not False
@@ -270,26 +271,27 @@ def fit(
         p, component = scalar_owner(s.name)
         if component is not None and component.isdigit():
             continue
-        sigma = "at a bound" if s.at_bound else "not determined" if s.sigma is None else f"± {s.sigma:.2g}"
+        sigma = "at a bound" if s.at_bound else "not determined" if s.sigma is None else f"± {figures(s.sigma, 2)}"
         if s.sigma is not None and not verdict.fits:
             sigma = f"({sigma})"
-        rows.append((s.name, f"{s.start:.5g}", f"{s.value:.5g}", sigma, p.unit))
+        rows.append((s.name, figures(s.start, 5), figures(s.value, 5), sigma, p.unit))
     if rows:
         table(one.name, ("parameter", "start", "value", "", ""), rows)
-    print(f"reduced chi-square {solution.chi2_start:.4g} -> {solution.chi2_reduced:.4g}, {solution.seconds:.2f} s")
+    before, after = (figures(c, 4) for c in (solution.chi2_start, solution.chi2_reduced))
+    print(f"reduced chi-square {before} -> {after}, {solution.seconds:.2f} s")
     for sentence in verdict.doubts:
         print(f"note: {sentence}")
     for name in dict.fromkeys(e.reading for e in solution.effects):
         print(f"{name}: {', '.join(e.told for e in solution.effects if e.reading == name)}")
     for pin in pins:
-        print(f"pin {pin.name}: {pin.value:.3g}, tolerance {pin.tolerance:g}")
+        print(f"pin {pin.name}: {figures(pin.value)}, tolerance {pin.tolerance:g}")
     for m in solution.minima:
-        print(f"other local minimum: {told(m)}, reduced chi-square {m.chi2_reduced:.4g}")
+        print(f"other local minimum: {told(m)}, reduced chi-square {figures(m.chi2_reduced, 4)}")
     for u in solution.undetermined:
         print(f"note: {u.sentence}")
     if known is not None:
         print(f"{known.sentence}.")
-        rows = [(n, *(f"{v:.4g}" for v in known.interval(n)), scalar_owner(n)[0].unit) for n in known.names]
+        rows = [(n, *(figures(v, 4) for v in known.interval(n)), scalar_owner(n)[0].unit) for n in known.names]
         table("", ("posterior", "2.5 %", "16 %", "median", "84 %", "97.5 %", ""), rows)
     if seen is not None:
         print(f"{seen.sentence}.")
@@ -362,7 +364,7 @@ def _progress(further):
         nonlocal told
         if time.perf_counter() - told > 2.0:
             told = time.perf_counter()
-            tell(f"{told - began:.0f} s, {evaluations} evaluations of {further.paths} paths, misfit {chi2:.4g}")
+            tell(f"{told - began:.0f} s, {evaluations} evaluations of {further.paths} paths, misfit {figures(chi2, 4)}")
 
     return report
 
@@ -413,7 +415,7 @@ def constants(name: Annotated[str | None, typer.Argument(metavar="[NAME]")] = No
     table(
         f"{t.name} ({t.matter}), colour at normal incidence {colour}",
         ("nm", "n", "k", "reflectance"),
-        [[f"{v:.5g}" for v in r] for r in rows],
+        [[figures(v, 5) for v in r] for r in rows],
     )
     print(t.source)
 

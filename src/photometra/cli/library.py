@@ -6,6 +6,7 @@ from typing import Annotated
 
 import typer
 
+from ..figures import figures
 from ..library import (
     FACTS,
     Library,
@@ -134,7 +135,7 @@ def find(
         print_json({"entries": [_plain(r.found, score=r.score, values=list(r.values)) for r in ranked]})
         return 0 if ranked else 1
     names = [f"{r.name} ({r.kind.metric_words})" if hasattr(r.kind, "metric_words") else r.name for r in readings]
-    rows = [(r.found.name, f"{r.score:.2f}", *(f"{v:.3g}" for v in r.values)) for r in ranked]
+    rows = [(r.found.name, f"{r.score:.2f}", *(figures(v) for v in r.values)) for r in ranked]
     table(f"closest to {one.name}", ("entry", "in tolerances", *names), rows)
     return 0 if ranked else 1
 

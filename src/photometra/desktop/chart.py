@@ -10,6 +10,7 @@ from PyQt6.QtGui import QPainter, QPen, QPolygonF
 from PyQt6.QtWidgets import QAbstractButton, QHBoxLayout, QSizePolicy, QToolButton, QVBoxLayout, QWidget
 
 from ..errors import InputError
+from ..figures import figures
 from ..readings import plain_name, with_mask
 from . import theme
 from .ledger import OUT, drawn, verdict_of
@@ -284,8 +285,8 @@ class ReadingChart(QWidget):
         if agreement is not None and agreement.problem:
             word = agreement.problem
         elif agreement is not None:
-            short = f"{reading.kind.metric_label} {agreement.value:.3g}, {word}"
-            word = f"{reading.kind.metric_label}: {agreement.value:.3g} of {reading.tolerance:g} allowed, {word}"
+            short = f"{reading.kind.metric_label} {figures(agreement.value)}, {word}"
+            word = f"{reading.kind.metric_label}: {figures(agreement.value)} of {reading.tolerance:g} allowed, {word}"
         self.verdict.setText(f"{word} {sign}")
         self.card.show_state(reading.name, f"{short} {sign}", sign == OUT)
         self.verdict.setObjectName("brick" if sign == OUT else "quiet")

@@ -16,6 +16,7 @@ from PyQt6.QtWidgets import (
 
 from ..colour import linear_srgb_to_xyz
 from ..errors import InputError
+from ..figures import figures
 from ..maps import Map
 from ..surface import Parameter, format_value, hex_colour, is_spectrum, parse, rgb_of, spectrum_of
 from ..surface.scale import Scale
@@ -217,7 +218,7 @@ class TripleGauge(QWidget):
             return
         for track, number, v, s in zip(self.tracks, self.numbers, value, sigmas, strict=True):
             track.show_value(v, s)
-            number.setText(f"{v:.4f} ± {s:.1g}" if s is not None else f"{v:.4f}")
+            number.setText(f"{v:.4f} ± {figures(s, 1)}" if s is not None else f"{v:.4f}")
 
     def show_leaving(self, colour, ior):
         """Show what of the colour leaves through an interface of index `ior`: what an eye or an instrument sees."""

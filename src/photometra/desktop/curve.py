@@ -6,6 +6,7 @@ from PyQt6.QtGui import QColor, QFontMetricsF, QLinearGradient, QPainter, QPen, 
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ..colour import WAVELENGTHS, sensor_matrix
+from ..figures import figures
 from . import theme
 
 _VISIBLE_NM = (400.0, 700.0)
@@ -95,7 +96,7 @@ class Curve(QWidget):
             painter.drawPolyline(QPolygonF(points_of(*curve)))
         if not self.is_filled:
             # Over the curves, which would strike the number through where they begin high.
-            told, metrics = f"{high:.3g}", QFontMetricsF(painter.font())
+            told, metrics = figures(high), QFontMetricsF(painter.font())
             box = QRectF(area.left() + 2.0, area.top() + 1.0, metrics.horizontalAdvance(told) + 5.0, metrics.height())
             painter.fillRect(box, theme.colour("raised"))
             painter.setPen(theme.colour("text"))

@@ -13,6 +13,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from ..figures import figures
 from ..fitting import next_readings, sensitivities
 from ..instruments import instrument
 from ..instruments.devices import TRAITS
@@ -228,7 +229,7 @@ class EvidenceSheet(Sheet):
 
     def _seen_words(self, advice):
         before, after = self._visible(advice)
-        return f"ΔE {before:.2g} at most in the picture would become ΔE {after:.2g}"
+        return f"ΔE {figures(before, 2)} at most in the picture would become ΔE {figures(after, 2)}"
 
     def end(self):
         self.seen.end()
@@ -244,9 +245,9 @@ def _worth_showing(s, told, free):
 
 def _gain_words(advice, gain, scalar):
     if scalar is None:
-        return f"standard errors {gain:.2g} times smaller, on the whole"
+        return f"standard errors {figures(gain, 2)} times smaller, on the whole"
     before, after = advice.before[scalar], advice.after[scalar]
-    return f"± {before:.2g} would become ± {after:.2g}, {gain:.2g} times smaller"
+    return f"± {figures(before, 2)} would become ± {figures(after, 2)}, {figures(gain, 2)} times smaller"
 
 
 def _cell(s, i, j):
@@ -255,7 +256,7 @@ def _cell(s, i, j):
         return None
     # Full shade where a reading knows a thousandth of the usual range, none where it knows nothing of it.
     shade = min(1.0, max(0.04, -np.log10(error / span) / 3.0))
-    text = f"{error:.0e}".replace("e-0", "e-") if error < 9.5e-4 else f"{error:.1g}"
+    text = f"{error:.0e}".replace("e-0", "e-") if error < 9.5e-4 else figures(error, 1)
     return shade, text.removeprefix("0"), _told(s, i, j)
 
 
@@ -265,6 +266,6 @@ def _told(s, i, j):
         return f"{reading.name} does not depend on {spoken(scalar)}: moving it mends nothing there."
     unit = scalar_owner(scalar)[0].unit
     return (
-        f"{reading.name} alone would pin {spoken(scalar)} down to ± {error:.2g} {unit}".strip()
+        f"{reading.name} alone would pin {spoken(scalar)} down to ± {figures(error, 2)} {unit}".strip()
         + ", were all else known."
     )

@@ -19,6 +19,7 @@ from PyQt6.QtWidgets import (
 )
 
 from ..errors import InputError
+from ..figures import figures
 from ..fitting import agreements
 from ..imaging.booths import compiled_in, display_of, limits_of, scene_of
 from ..imaging.ladders import (
@@ -120,7 +121,7 @@ class AgreementCurve(QWidget):
             painter.setBrush(theme.colour("verdigris" if good else "brick"))
             painter.drawEllipse(p, 3.4, 3.4)
             painter.setPen(theme.colour("quiet"))
-            words = f"{v:.2g}" + (" ✓" if good else "")
+            words = figures(v, 2) + (" ✓" if good else "")
             painter.drawText(
                 QRectF(p.x() - 40.0, self.height() - 14.0, 80.0, 14.0), Qt.AlignmentFlag.AlignCenter, words
             )

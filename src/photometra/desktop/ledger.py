@@ -17,6 +17,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from ..figures import figures
 from . import theme
 from .session import Session
 from .text import Label, tip_of
@@ -36,7 +37,7 @@ def drawn(reading, values):
 
 def short_number(value):
     """A misfit in three figures, without a power of ten."""
-    return f"{value:.3g}" if value < 1000.0 else f"{value:.0f}"
+    return figures(value) if value < 1000.0 else f"{value:.0f}"
 
 
 def verdict_of(agreement):
@@ -185,7 +186,7 @@ class ReadingCard(Card):
         painter.setPen(theme.colour("text"))
         painter.setFont(theme.font(9.5, QFont.Weight.Medium))
         digits = 2 if value < 10 else 1
-        shown = f"{value:.{digits}f}" if value >= 0.01 else f"{value:.1g}"
+        shown = f"{value:.{digits}f}" if value >= 0.01 else figures(value, 1)
         painter.drawText(
             area.adjusted(0, 0, 0, -18),
             Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter,

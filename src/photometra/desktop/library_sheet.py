@@ -16,6 +16,7 @@ from PyQt6.QtWidgets import (
 )
 
 from ..errors import InputError
+from ..figures import figures
 from ..library import FACTS, Library, closest, default_library, kept, read_entry, starter_library, taken, taken_stratum
 from ..library.entry import entry_study
 from ..library.facts import MATTERS
@@ -342,7 +343,7 @@ class LibrarySheet(Sheet):
 
     @staticmethod
     def _fact(fact, value):
-        return f"{fact.label}: {value:.3g} {fact.unit}".rstrip().replace("-", "−")
+        return f"{fact.label}: {figures(value)} {fact.unit}".rstrip().replace("-", "−")
 
     def _name_stratum(self):
         stratum = self.session.stratum

@@ -2,6 +2,7 @@
 
 from PyQt6.QtWidgets import QButtonGroup, QDialog, QDialogButtonBox, QRadioButton, QVBoxLayout
 
+from ..figures import figures
 from ..shapes.meshfiles import UNITS_MM, FileMesh
 from .text import Label
 
@@ -15,11 +16,11 @@ class MeshQuestion(QDialog):
         extents = [float(v) for v in mesh.extents]
         column = QVBoxLayout(self)
         column.setSpacing(6)
-        words = " × ".join(f"{v:.4g}" for v in extents)
+        words = " × ".join(figures(v, 4) for v in extents)
         column.addWidget(Label(f"{mesh.name} is {words} units large, in {mesh.triangles:,} triangles. One unit is"))
         self._units, self._factors = QButtonGroup(self), []
         choices = [
-            (f"1 {name}, so that it is {max(extents) * factor:.4g} mm across", factor)
+            (f"1 {name}, so that it is {figures(max(extents) * factor, 4)} mm across", factor)
             for name, factor in UNITS_MM.items()
         ]
         choices.append((f"what makes it as large as the specimen, {size_mm:g} mm", size_mm / max(*extents, 1e-12)))

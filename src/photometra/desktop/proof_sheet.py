@@ -16,6 +16,7 @@ from PyQt6.QtWidgets import (
 )
 
 from ..errors import InputError
+from ..figures import figures
 from ..imaging.booths import display_of
 from ..imaging.proofs import DENOISED
 from ..pictures import PictureError, decoded_picture
@@ -186,7 +187,7 @@ class ProofSheet(Sheet):
         except InputError:
             return ["Its specimen is not in the study any more."]
         lines = _changes(proof.surface, now, "Now it is the same.", "Then, and now:")
-        lines += ["", *(f"{r}: {v:.3g} of {t:g}" for r, v, t in proof.agreement)]
+        lines += ["", *(f"{r}: {figures(v)} of {t:g}" for r, v, t in proof.agreement)]
         return lines
 
     def _noted(self):

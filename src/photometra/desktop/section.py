@@ -7,6 +7,7 @@ from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QPainter, QPainterPath, QPen, QPolygonF
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
+from ..figures import figures
 from ..instruments import InnerSplit, Split
 from ..surface import STRATA, Surface, hex_colour
 from . import theme
@@ -359,14 +360,16 @@ class Section(LightDrawing, QWidget):
         amount = self._surface["coat.amount"]
         if amount <= 0.0:
             return "no coat"
-        words = f"coat {self._surface['coat.thickness']:.3g} µm"
+        words = f"coat {figures(self._surface['coat.thickness'])} µm"
         return words + (f", {100 * amount:.0f} %" if amount < 1.0 else "")
 
     def _film_words(self):
         if not self._has_film:
             return "no film"
         share = self._surface["film.amount"]
-        return f"film {self._surface['film.thickness']:.4g} nm" + (f", {100 * share:.0f} %" if share < 1.0 else "")
+        return f"film {figures(self._surface['film.thickness'], 4)} nm" + (
+            f", {100 * share:.0f} %" if share < 1.0 else ""
+        )
 
     def _matter(self):
         m = self._surface["metalness"]
@@ -380,7 +383,7 @@ class Section(LightDrawing, QWidget):
         if self._surface["metalness"] >= 1.0:
             return "no interior: a metal lets no light through"
         if self._surface.is_sheet:
-            return f"wall {self._surface['thickness']:.3g} mm"
+            return f"wall {figures(self._surface['thickness'])} mm"
         if self._is_clear:
             return "interior"
         if self._surface["subsurface"] > 0.0:

@@ -6,6 +6,7 @@ import random
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QColor, QFont, QFontMetricsF, QPen, QPolygonF, QRadialGradient
 
+from ..figures import figures
 from ..surface import hex_colour
 from . import theme
 
@@ -190,7 +191,7 @@ class LightDrawing:
             painter.setPen(Qt.PenStyle.NoPen)
             painter.setBrush(cloud)
             painter.drawEllipse(at, radius, radius)
-        words = " ".join(f"{v:.3g}" for v in paths)
+        words = " ".join(figures(v) for v in paths)
         y = self._ground + 64.0
         self._label(painter, QPointF(self.width() - 8.0, y), f"mean free path {words} mm", right=True)
         bar = 10.0 ** math.floor(math.log10(0.5 * self._size_mm))

@@ -1,12 +1,11 @@
 """What a solve found, laid out: parameters with their error bars, instruments' errors, readings, correlations."""
 
-import math
-
 import numpy as np
 from PyQt6.QtCore import QPointF, QRectF, Qt
 from PyQt6.QtGui import QFont, QPainter, QPen
 from PyQt6.QtWidgets import QGridLayout, QSizePolicy, QVBoxLayout, QWidget
 
+from ..figures import figures, with_error
 from ..surface import hex_colour
 from ..surface.parameters import scalar_owner, spoken, titled
 from . import theme
@@ -112,7 +111,7 @@ def fill_posterior(column, solution, posterior):
         _, low, middle, high, _ = posterior.interval(name)
         unit = scalar_owner(name)[0].unit
         grid.addWidget(_named(name), row, 0)
-        a, b, c = (_rounded(v, 0.5 * (high - low)) for v in (middle, low, high))
+        a, b, c = (with_error(v, 0.5 * (high - low)) for v in (middle, low, high))
         words = f"{a}  ({b} to {c}){f' {unit}' if unit else ''}"
         grid.addWidget(label(words, right=True), row, 1)
         hill = Hill(posterior.samples[:, row], of[name])
@@ -176,18 +175,20 @@ def parameters(solution):
             spectra.setdefault(p.name, []).append(s)
             continue
         grid.addWidget(_named(s.name), row, 0)
-        grid.addWidget(label(f"{s.start:.4g}", "quiet", right=True), row, 1)
+        grid.addWidget(label(figures(s.start, 4), "quiet", right=True), row, 1)
         grid.addWidget(label("→", "quiet"), row, 2)
-        value = label(_value(s) + (f" {p.unit}" if p.unit else ""), weight=QFont.Weight.Medium, right=True)
+        value = label(
+            with_error(s.value, s.sigma) + (f" {p.unit}" if p.unit else ""), weight=QFont.Weight.Medium, right=True
+        )
         grid.addWidget(value, row, 3)
-        sure = "at its bound" if s.at_bound else "not determined" if s.sigma is None else f"± {s.sigma:.2g}"
+        sure = "at its bound" if s.at_bound else "not determined" if s.sigma is None else f"± {figures(s.sigma, 2)}"
         grid.addWidget(label(sure, grey), row, 4)
         grid.addWidget(Whisker(s, not grey), row, 5)
         row += 1
     for name, parts in spectra.items():
         errors = [s.sigma for s in parts if s.sigma]
         grid.addWidget(label(f"{titled(name)}, by wavelength", weight=QFont.Weight.Medium), row, 0)
-        typical = f"± {np.median(errors):.2g} each" if errors else "not determined"
+        typical = f"± {figures(np.median(errors), 2)} each" if errors else "not determined"
         grid.addWidget(label(f"{len(parts)} values, {typical}", grey), row, 1, 1, 5)
         row += 1
     grid.setColumnStretch(5, 1)
@@ -203,7 +204,7 @@ def effects(solution):
         ours = [e for e in solution.effects if e.reading == name]
         line = label(f"{name}: {', '.join(e.told for e in ours)}".replace("-", "−"), "quiet", 8.5)
         line.setWordWrap(True)
-        stated = ", ".join(f"{e.told.split()[0]} ± {e.stated:.3g}" for e in ours)
+        stated = ", ".join(f"{e.told.split()[0]} ± {figures(e.stated)}" for e in ours)
         line.setToolTip(
             f"Stated before: {stated}. Each is an unknown with that as its prior, and widens the error bars"
         )
@@ -247,18 +248,6 @@ def correlation(solution):
     table.setAccessibleName("Correlations, in hundredths")
     table.show_table(names, names, cells)
     return table
-
-
-def _value(solved):
-    if not solved.sigma:
-        return f"{solved.value:.4g}"
-    return _rounded(solved.value, solved.sigma)
-
-
-def _rounded(value, sigma):
-    """A value to two digits of its uncertainty."""
-    digits = min(6, max(0, 1 - math.floor(math.log10(sigma)))) if sigma > 0.0 else 4
-    return f"{value:.{digits}f}"
 
 
 def strongest(solution):

@@ -16,6 +16,7 @@ from PyQt6.QtWidgets import (
 )
 
 from ..errors import InputError
+from ..figures import figures
 from ..fitting import agreements, applicable, solve, told
 from ..fitting.posterior import sampled
 from ..imaging.photographed import Photographed, under_found_light
@@ -217,7 +218,7 @@ class SolveSheet(QWidget):
         self.curve.add(evaluations, chi2)
         cost = f" of {paths / 1e6:.2f} M paths" if paths else ""
         seconds = time.perf_counter() - self._began
-        self.state.setText(f"{seconds:.1f} s, {evaluations} evaluations{cost}, misfit {chi2:.4g}")
+        self.state.setText(f"{seconds:.1f} s, {evaluations} evaluations{cost}, misfit {figures(chi2, 4)}")
 
     def _failed(self, sentence):
         self.title.setText("Not solved")

@@ -7,6 +7,7 @@ import numpy as np
 from ..colour import encode_srgb, interpolated, reflectance_to_xyz, xyz_to_linear_srgb
 from ..colour.observers import WAVELENGTHS
 from ..errors import InputError
+from ..figures import figures
 from ..instruments import constants_reading
 from ..optics.dispersion import LINE_D_NM, LINE_D_SODIUM_NM
 from ..optics.fresnel import fresnel_conductor, fresnel_dielectric
@@ -33,7 +34,7 @@ class Row:
 
 
 def _number(what, convention, value, unit="", note=""):
-    text = f"{value:.4g}".replace("-", "\u2212") + (f" {unit}" if unit else "")
+    text = figures(value, 4) + (f" {unit}" if unit else "")
     return Row(what, convention, (float(value),), text, note)
 
 
@@ -131,7 +132,7 @@ def _dielectric(s, bare, constants, unit, size_mm):
         if absorption.max() > 0.0:
             depth = s["interior.depth"] if s["interior.colour"] != (1.0, 1.0, 1.0) else size_mm
             shown = np.maximum(_rgb(np.exp(-absorption * depth)), 1e-6)
-            yield from _colours(f"Transmission colour at {depth / scale:.4g} {unit}", shown)
+            yield from _colours(f"Transmission colour at {figures(depth / scale, 4)} {unit}", shown)
             per = tuple((-np.log(np.minimum(shown, 1.0)) / depth * scale).tolist())
             yield Row(
                 "Absorption coefficient", f"per {unit}", per, _three(per), "from the colour at that depth, by channel"

@@ -6,6 +6,8 @@ then told from the surface where it can be, and widens the error bars where it c
 
 from dataclasses import dataclass
 
+from ..figures import figures
+
 REACH = 8.0
 """How many of its standard uncertainties an effect may be off: more is no effect but a mistake."""
 NAMES = {
@@ -51,10 +53,10 @@ class Found:
     @property
     def told(self):
         """For people: `gain 1.020 ± 0.004`, `thickness + 0.03 ± 0.02 mm`."""
-        sure = f" ± {self.sigma:.2g}" if self.sigma is not None else ""
+        sure = f" ± {figures(self.sigma, 2)}" if self.sigma is not None else ""
         if self.name in FACTORS:
-            return f"{NAMES[self.name]} {self.value:.4g}{sure}"
-        return f"{NAMES[self.name]} {self.value:+.2g}{sure} {_UNITS.get(self.name, '')}".strip()
+            return f"{NAMES[self.name]} {figures(self.value, 4)}{sure}"
+        return f"{NAMES[self.name]} {figures(self.value, 2, sign=True)}{sure} {_UNITS.get(self.name, '')}".strip()
 
 
 def effects_of(readings, surface, further=None) -> tuple[Effect, ...]:

@@ -2,6 +2,7 @@
 
 import numpy as np
 
+from ..figures import figures
 from ..surface.checks import Finding
 from ..surface.constants import FROM_READING
 
@@ -39,9 +40,9 @@ def _areas(surface, agreements):
         r = a.reading
         if r.active and r.kind.takes_port and reach > _NEAR_MM and not (r.illuminated_mm or r.collected_mm):
             words = (
-                f"{r.name} does not say how wide it lights and looks, and light scatters up to {reach:.2g} mm here: "
-                f"behind less than some {10.0 * reach:.2g} mm it would read too dark. State what is illuminated and "
-                "collected."
+                f"{r.name} does not say how wide it lights and looks, and light scatters up to {figures(reach, 2)} mm "
+                f"here: behind less than some {figures(10.0 * reach, 2)} mm it would read too dark. State what is "
+                "illuminated and collected."
             )
             yield Finding(words, is_advice=True)
 
@@ -66,7 +67,7 @@ def _scales(surface, agreements):
         ratio = _reach(a.reading, a.reading.stacked()[0]) / _reach(a.reading, a.model)
         if not np.isfinite(ratio) or 1.0 / _OFF < ratio < _OFF:
             continue
-        words = f"{ratio:.2g} times as far as" if ratio > 1.0 else f"only {ratio:.2g} times as far as"
+        words = f"{figures(ratio, 2)} times as far as" if ratio > 1.0 else f"only {figures(ratio, 2)} times as far as"
         mend = {}
         if surface.applies("subsurface.scale"):
             mend = {"subsurface.scale": float(np.clip(surface["subsurface.scale"] * ratio, 0.001, 1000.0))}

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..errors import InputError
+from ..figures import figures
 from ..readings import Reading
 from ..readings.model import place_text
 from ..surface import PARAMETERS, is_spectrum, spectrum_of
@@ -95,8 +96,9 @@ def doubts(problem, x, chi2, freedom, effects) -> tuple[str, ...]:
     most = float(chdtri(freedom, _RARE)) / freedom
     if chi2 > most:
         out.append(
-            f"the residuals scatter more than the readings say: χ² is {chi2:.2g} for each degree of freedom, where "
-            f"chance stays below {most:.2g} in 999 cases of 1000; the error bars are wider by {np.sqrt(chi2):.2g}"
+            f"the residuals scatter more than the readings say: χ² is {figures(chi2, 2)} for each degree of freedom, "
+            f"where chance stays below {figures(most, 2)} in 999 cases of 1000; the error bars are wider by "
+            f"{figures(np.sqrt(chi2), 2)}"
         )
     for i, r in enumerate(problem.readings):
         residuals = np.where(problem.counted[i], r.difference(problem.model(x, i)) / problem.sigmas[i], np.nan)

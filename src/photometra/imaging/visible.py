@@ -5,6 +5,7 @@ from dataclasses import dataclass, field
 import numpy as np
 
 from ..colour import delta_e_2000, linear_srgb_to_xyz, xyz_to_lab
+from ..figures import figures
 from ..fitting.uncertainty import moved, ways_of
 from ..instruments import constants_reading
 from ..surface.parameters import scalar_owner
@@ -53,8 +54,8 @@ class VisibleError:
     def sentence(self):
         cause = scalar_owner(self.causes[0][0])[0].label.lower() if self.causes else "nothing"
         return (
-            f"The evidence leaves ΔE {self.largest:.2g} at most, at the marked place, mostly from {cause}; "
-            f"{self.mean:.2g} on average over the picture"
+            f"The evidence leaves ΔE {figures(self.largest, 2)} at most, at the marked place, mostly from {cause}; "
+            f"{figures(self.mean, 2)} on average over the picture"
         )
 
 

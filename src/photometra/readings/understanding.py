@@ -11,6 +11,7 @@ import numpy as np
 
 from ..colour import linear_srgb_to_xyz, xyz_to_lab
 from ..errors import InputError
+from ..figures import figures
 from ..shapes.lying import spot_of
 from .cgats import is_cgats, tables_of
 from .columns import IGNORED, MEASURES, UNITS, Meaning, meaning_of
@@ -277,7 +278,7 @@ def _check_reflectance(path, kind, columns, more, head):
     most = float(np.max(columns["reflectance"], initial=0.0)) if "reflectance" in columns else 0.0
     if most > _MOST_REFLECTANCE:
         raise ReadingError(
-            f"{path}: a reflectance of {most:.3g} is more than a surface sends back; name its unit, as in "
+            f"{path}: a reflectance of {figures(most)} is more than a surface sends back; name its unit, as in "
             "'reflectance (%)', or take out what is no reflectance"
         )
 

@@ -8,6 +8,7 @@ import numpy as np
 
 from .. import __version__
 from ..exchange.loss import fitted, through_gltf, told_loss
+from ..figures import figures
 from ..fitting import Cancelled, agreements, applicable, evidence_findings, sensitivities, tied
 from ..imaging.booths import (
     as_it_stands,
@@ -157,8 +158,8 @@ def _reading(agreement, decimal):
     r = agreement.reading
     values, sigmas = r.stacked()
     share = np.median(sigmas / np.maximum(np.abs(values), 1e-12))
-    told = r.rule or f"σ about {100.0 * share:.2g} % of the value"
-    value = agreement.problem or f"{agreement.value:.3g}"
+    told = r.rule or f"σ about {figures(100.0 * share, 2)} % of the value"
+    value = agreement.problem or figures(agreement.value)
     return ReadingRow(
         r.name, r.kind.label, r.geometry, r.source, r.date, told, r.active, value, f"{r.tolerance:g}",
         "not answered" if agreement.problem else _VERDICTS[agreement.within],
@@ -174,7 +175,7 @@ def _parameters(specimen, told):
         column = told.errors[:, j]
         if len(column) and np.isfinite(column.min()):
             reading = told.readings[int(np.argmin(column))]
-            best.setdefault(scalar_owner(scalar)[0].name, f"{reading.name} (± {column.min():.2g} by itself)")
+            best.setdefault(scalar_owner(scalar)[0].name, f"{reading.name} (± {figures(column.min(), 2)} by itself)")
     for name, p in PARAMETERS.items():
         value = surface.input(name)
         # One end of a map may be free by itself.
@@ -182,7 +183,7 @@ def _parameters(specimen, told):
         if not surface.applies(name) or (value == p.default and not is_free):
             continue
         sigmas = [v for s, v in specimen.sigmas.items() if scalar_owner(s)[0].name == name]
-        sigma = ", ".join(f"{v:.2g}" for v in sigmas) + (f" {p.unit}" if sigmas and p.unit else "")
+        sigma = ", ".join(figures(v, 2) for v in sigmas) + (f" {p.unit}" if sigmas and p.unit else "")
         yield ParameterRow(p.label, name, format_value(p, value), sigma, is_free, best.get(name, ""))
 
 

@@ -11,6 +11,7 @@ import numpy as np
 
 from ..disk import read_bytes, regular
 from ..errors import InputError
+from ..figures import figures
 from . import usd
 from .mesh import MOST_TRIANGLES, mesh_from
 from .smoothing import is_closed, shaded, welded
@@ -79,7 +80,7 @@ class FileMesh:
         whole = placed(self.vertices * float(unit_mm))
         low, high = whole.min(axis=0), whole.max(axis=0)
         if not 0.1 <= float((high - low).max()) <= 10_000.0:
-            raise MeshError(f"{self.name}: {(high - low).max():.3g} mm across is not between 0.1 and 10000 mm")
+            raise MeshError(f"{self.name}: {figures((high - low).max())} mm across is not between 0.1 and 10000 mm")
         middle = np.array([0.5 * (low[0] + high[0]), low[1], 0.5 * (low[2] + high[2])])
         scene = trimesh.Scene()
         for part in self.parts:

@@ -5,6 +5,7 @@ from dataclasses import dataclass, field, replace
 
 import numpy as np
 
+from ..figures import figures
 from .compile import absorption
 from .constants import FROM_MODEL, FROM_READING, table
 from .model import Surface
@@ -189,23 +190,24 @@ def _wandering(s, size_mm):
     if shares > 1.0:
         kept = {n: s[n] / shares for n in ("subsurface.shallow", "subsurface.deep")}
         yield Finding(
-            f"The shallow and deep shares of the subsurface add up to {shares:.3g}: both are scaled to 1 together, and "
-            "nothing is left for the middle.",
+            f"The shallow and deep shares of the subsurface add up to {figures(shares)}: both are scaled to 1 "
+            "together, and nothing is left for the middle.",
             "Scale them",
             kept,
         )
     longest = max(s["subsurface.radius"]) * s["subsurface.scale"]
     if longest > _LONGEST_SHARE * size_mm:
         yield Finding(
-            f"A mean free path of {longest:.3g} mm is long against the specimen ({size_mm:g} mm): light runs through "
-            "it, and it looks like weak smoke. Is its scale ten times too large?",
+            f"A mean free path of {figures(longest)} mm is long against the specimen ({size_mm:g} mm): light runs "
+            "through it, and it looks like weak smoke. Is its scale ten times too large?",
             "Bring it to a tenth of the size",
             {"subsurface.scale": max(0.001, s["subsurface.scale"] * 0.1 * size_mm / longest)},
         )
     # About a pixel of a picture in which the specimen is 500 pixels wide.
     elif longest < size_mm / 2000.0:
         yield _advice(
-            f"A mean free path of {longest:.3g} mm is far smaller than a pixel: a plain body colour looks the same.",
+            f"A mean free path of {figures(longest)} mm is far smaller than a pixel: a plain body colour looks the "
+            "same.",
             "Make it a body colour",
             {"subsurface": 0.0, "colour": s.as_measured()["colour"]},
         )

@@ -20,6 +20,7 @@ from ..colour import (
 )
 from ..errors import InputError
 from ..faults import remark
+from ..figures import as_typed, figures
 from ..maps import Map, checked_layers
 from ..optics.interface import colour_below, colour_leaving
 from .parameter import Parameter
@@ -87,7 +88,7 @@ def parse_length(p: Parameter, name, text: str):
 
 
 def _typed(p, text):
-    match = _NUMBER.match(text.strip().replace("−", "-"))
+    match = _NUMBER.match(as_typed(text.strip()))
     if not match:
         raise InputError(f"{p.name}: '{text.strip()}' is not a number")
     word, digits, unit = match.groups()
@@ -279,16 +280,16 @@ def format_value(p, value, sigma=None):
     if p.kind == "switch":
         return "true" if value else "false"
     if p.kind == "number":
-        text = f"{value:.{p.digits}f}" if abs(value) >= 10.0**-p.digits or value == 0 else f"{value:.2g}"
+        text = f"{value:.{p.digits}f}" if abs(value) >= 10.0**-p.digits or value == 0 else figures(value, 2)
         if sigma is not None:
-            text += f" ± {sigma:.2g}"
+            text += f" ± {figures(sigma, 2)}"
         return f"{text} {p.unit}".strip()
     if p.components and is_spectrum(value):
-        return f"spectrum, {min(value):.3g}–{max(value):.3g} {p.unit}".strip()
+        return f"spectrum, {figures(min(value))}–{figures(max(value))} {p.unit}".strip()
     if p.kind == "colour":
         return hex_colour(value)
     if p.kind == "coefficient":
-        return ", ".join(f"{v:.3g}" for v in value) + f" {p.unit}"
+        return ", ".join(figures(v) for v in value) + f" {p.unit}"
     return value or "none"
 
 
