@@ -3,6 +3,8 @@
 from PyQt6.QtCore import Qt, QUrl
 from PyQt6.QtTest import QTest
 
+from photometra.desktop.shortcuts import use_saved
+
 from .conftest import click
 
 
@@ -36,3 +38,60 @@ def test_links_lead_on_and_back_and_fetch_nothing(window, qtbot, monkeypatch):
     assert sheet.topic == "index"
     QTest.keyClick(sheet, Qt.Key.Key_Escape)
     assert not sheet.isVisible()
+
+
+CTRL = Qt.KeyboardModifier.ControlModifier
+
+
+def test_point_and_ask_explains_what_is_clicked_instead_of_doing_it(window, qtbot):
+    free = window.session.specimen.free
+    gauge = window.strata.gauges["roughness"]
+    QTest.keyClick(window, Qt.Key.Key_F1, CTRL)
+    assert window.pointing.is_on
+    click(gauge.pin)
+    assert window.sheets["guide"].isVisible() and window.sheets["guide"].topic == "finish"
+    assert not window.pointing.is_on and window.session.specimen.free == free
+    # Once it has told, clicks do what they do.
+    click(gauge.pin)
+    assert window.session.specimen.free != free
+    window.session.history.undo()
+    QTest.keyClick(window, Qt.Key.Key_F1, CTRL)
+    QTest.keyClick(window, Qt.Key.Key_Escape)
+    assert not window.pointing.is_on and window.sheets["guide"].isVisible()
+    QTest.keyClick(window, Qt.Key.Key_F1, CTRL)
+    QTest.mouseClick(gauge.pin, Qt.MouseButton.RightButton)
+    assert not window.pointing.is_on and window.session.specimen.free == free
+
+
+def test_keys_of_ones_own_are_taken_kept_and_restored(window, qtbot):
+    def opened():
+        window.menus._edit_keys()
+        return window.menus.keys
+
+    dialog = opened()
+    dialog.field.setText("view keep a proof")
+    assert [dialog.table.isRowHidden(r) for r in range(dialog.table.rowCount())].count(False) == 1
+    action = dialog._commands[dialog._row()][1]
+    assert action.shortcut().toString() == "Ctrl+J"
+    QTest.keyClick(dialog.keys, Qt.Key.Key_F9)
+    qtbot.waitUntil(lambda: action.shortcut().toString() == "F9", timeout=5000)
+    proofs = len(window.session.study.proofs)
+    # A key that another command has stays with it, and that is said.
+    QTest.keyClick(dialog.keys, Qt.Key.Key_G, CTRL)
+    qtbot.waitUntil(lambda: "Agreement of the study" in dialog.says.text(), timeout=5000)
+    assert action.shortcut().toString() == "F9"
+    dialog.accept()
+    QTest.keyClick(window, Qt.Key.Key_F9)
+    qtbot.waitUntil(lambda: len(window.session.study.proofs) == proofs + 1, timeout=20_000)
+    # The next window has it too.
+    action.setShortcut("Ctrl+J")
+    use_saved(window.menuBar(), window.settings)
+    assert action.shortcut().toString() == "F9"
+    action.setProperty("keys as they were made", ["Ctrl+J"])
+    dialog = opened()
+    dialog.field.setText("view keep a proof")
+    click(dialog.clear_button)
+    assert action.shortcuts() == [] and window.settings.value("keys/View › Keep a proof") == ""
+    click(dialog.restore_all_button)
+    assert action.shortcut().toString() == "Ctrl+J" and not window.settings.contains("keys/View › Keep a proof")
+    dialog.accept()

@@ -79,7 +79,7 @@ def show_guide(window, topic):
     window.show_sheet("guide")
 
 
-def _name_pages(window):
+def name_pages(window):
     """Have the parts of a window say which page is theirs."""
     parts = {
         window.route: "index", window.ledger: "agreement", window.sight: "booth", window.booth_sheet: "booth",
@@ -109,7 +109,7 @@ def page_of(widget):
 
 def asked(window):
     """The page that F1 is about: of what is under the pointer, else of what has the keyboard, else the first."""
-    _name_pages(window)
+    name_pages(window)
     under = QApplication.widgetAt(QCursor.pos())
     if under is not None and under.window() is not window:
         under = None

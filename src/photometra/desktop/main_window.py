@@ -38,6 +38,7 @@ from .menus import Menus
 from .parts_sheet import PartsSheet
 from .photograph_sheet import PhotographSheet
 from .picture import NEUTRAL
+from .pointing import PointingMode
 from .probe_line import ProbeLine
 from .proof_sheet import ProofSheet
 from .queue_sheet import QueueSheet
@@ -66,6 +67,7 @@ class MainWindow(QMainWindow):
         self.session = Session(parent=self)
         self.files = Files(self.session, self.settings, self)
         self.route, self.lesson = Route(self.session), LessonBar(self)
+        self.pointing = PointingMode(self)
         self.ledger = Ledger(self.session)
         self.sight = Sight(self.session)
         self.chart = ReadingChart(self.session)

@@ -8,6 +8,7 @@ from ..imaging.denoising import is_available
 from ..surface import parameters_of
 from .guide_sheet import asked, show_guide
 from .lesson import LESSONS
+from .shortcuts import ShortcutsDialog, use_saved
 
 
 class Menus:
@@ -104,15 +105,24 @@ class Menus:
         self._add(view, "&Dim theme", partial(w.use_theme, "dim"))
         about = bar.addMenu("&Help")
         self._add(about, "&What is this?", lambda: show_guide(w, asked(w)), "F1")
+        self._add(about, "Point and as&k", w.pointing.begin, "Ctrl+F1")
         self._add(about, "&Guide", lambda: show_guide(w, "index"), "Shift+F1")
         lessons = about.addMenu("&Lessons")
         for key, (name, _) in LESSONS.items():
             self._add(lessons, name, partial(w.lesson.begin, key))
         self._add(about, "&Find a command…", w.find_command, "Ctrl+Shift+A")
+        self._add(about, "&Keyboard shortcuts…", self._edit_keys)
         self._add(about, "&About Photometra", w.about)
+        use_saved(bar, w.settings)
+
+    def _edit_keys(self):
+        self.keys = ShortcutsDialog(self.window.menuBar(), self.window.settings, self.window)
+        self.keys.open()
 
     def _add(self, menu, text, slot, *shortcuts):
         action = QAction(text, self.window)
+        # Texts change, as that of Undo does; by this name its keys are kept.
+        action.setObjectName(f"{menu.title()} › {text}".replace("&", "").removesuffix("…"))
         action.setShortcuts([QKeySequence(s) for s in shortcuts])
         action.triggered.connect(lambda _checked=False: slot())
         menu.addAction(action)
