@@ -5,17 +5,9 @@ from importlib import import_module
 
 NAMES = ("film", "tracing", "meshes", "solving", "studies", "pictures", "library", "window")
 LONG = (
-    "coverage",
-    "error_bars",
-    "photographs",
-    "fuzzing",
-    "attack",
-    "monkey",
-    "surfaces",
-    "denoising",
-    "farm",
-    "stalls",
-)
+    "coverage", "error_bars", "photographs", "fuzzing", "attack", "monkey", "surfaces", "denoising", "farm", "stalls",
+    "kills",
+)  # fmt: skip
 """Run when named, as they take minutes."""
 
 

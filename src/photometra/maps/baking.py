@@ -14,6 +14,7 @@ import numpy as np
 from ..colour.spaces import RGB_TO_XYZ, decode_srgb
 from ..errors import InputError
 from ..pictures import DAMAGED, PictureError, opened_picture
+from .encodings import SPACES, in_rec709
 from .generators import generator, settings_of
 from .model import Adjustments, Generator, Layer, Picture
 
@@ -85,28 +86,45 @@ def _baked(source, adjustments: Adjustments, size):
         heights = heights_of_normals(source)
         return _quantised(_adjusted((heights - heights.min()) / max(float(np.ptp(heights)), 1e-12), adjustments, size))
     if isinstance(source, Picture):
-        texels = _channel_of(source)
         if adjustments == Adjustments() and source.encoding == "data":
-            return texels
-        levels = texels.astype(np.float32) / np.iinfo(texels.dtype).max
-        if source.encoding == "sRGB":
-            levels = decode_srgb(levels)
+            return _channel_of(source)
         if source.channel in _CHANNEL_OF_COLOUR and (adjustments.hue_deg or adjustments.saturation != 1.0):
             levels = _recoloured(source, adjustments)
+        else:
+            levels = _levels_of(source)
     else:
         levels = drawn(source, size)
     return _quantised(_adjusted(levels, adjustments, size))
 
 
+def _levels_of(source: Picture):
+    """One channel's levels 0..1, as its encoding has them; of another colour space by way of all three."""
+    if source.encoding in SPACES and source.channel in (*_CHANNEL_OF_COLOUR, "luminance"):
+        rgb = np.clip(_colours_of(source), 0.0, 1.0)
+        return rgb @ _LUMINANCE if source.channel == "luminance" else rgb[..., _CHANNEL[source.channel]]
+    texels = _channel_of(source)
+    levels = texels.astype(np.float32) / np.iinfo(texels.dtype).max
+    return decode_srgb(levels) if source.encoding == "sRGB" else levels
+
+
+def _colours_of(source: Picture):
+    """A picture's colours in linear Rec.709, float32 (h, w, 3); greys where it has one channel."""
+    try:
+        channels = [_channel_of(replace(source, channel=name)) for name in _CHANNEL_OF_COLOUR]
+    except PictureError:
+        raise
+    except InputError:
+        channels = [_channel_of(replace(source, channel="luminance"))] * 3
+    if source.encoding in SPACES:
+        return in_rec709(channels, source.encoding)
+    levels = np.stack([c.astype(np.float32) / np.iinfo(c.dtype).max for c in channels], axis=-1)
+    return decode_srgb(levels) if source.encoding == "sRGB" else levels
+
+
 def _recoloured(source: Picture, a: Adjustments):
     """One channel of a picture whose colours are turned in hue and changed in saturation, in linear light; what is
     bright stays as bright."""
-    channels = []
-    for name in _CHANNEL_OF_COLOUR:
-        texels = _channel_of(replace(source, channel=name))
-        levels = texels.astype(np.float32) / np.iinfo(texels.dtype).max
-        channels.append(decode_srgb(levels) if source.encoding == "sRGB" else levels)
-    rgb = np.stack(channels, axis=-1)
+    rgb = _colours_of(source)
     bright = (rgb @ _LUMINANCE)[..., None]
     turn = np.radians(a.hue_deg)
     # About the axis of greys (Rodrigues); then what it did to the luminance is taken back.

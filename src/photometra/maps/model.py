@@ -9,6 +9,7 @@ from dataclasses import dataclass, field, replace
 import numpy as np
 
 from ..errors import InputError
+from .encodings import SPACES
 
 PLACEMENTS = ("box", "front", "top", "side", "cylinder", "sphere", "uv")
 """How a tile is laid on: three planes blended; along one axis; about the upright axis; about the middle; by UVs."""
@@ -18,7 +19,8 @@ COMBINES = ("multiply", "add", "mix", "lighter", "darker", "mask")
 CHANNELS = ("luminance", "red", "green", "blue", "alpha", "colour", "normal")
 """Of a picture; by "colour" it drives red, green and blue of a colour apart; of "normal" it is the height whose slopes
 a picture of normals has."""
-ENCODINGS = ("data", "sRGB")
+ENCODINGS = ("data", "sRGB", *SPACES)
+"""Of a picture's numbers: as they are, encoded for a screen, or in another colour space."""
 MOST_LAYERS = 8
 
 
@@ -187,6 +189,6 @@ def checked_layers(name, layers):
             checked_settings(name, layer.source)
         elif layer.source.channel not in CHANNELS or layer.source.encoding not in ENCODINGS:
             raise InputError(
-                f"{name}: a picture's channel is one of {', '.join(CHANNELS)}, its encoding {' or '.join(ENCODINGS)}"
+                f"{name}: a picture's channel is one of {', '.join(CHANNELS)}, its encoding of {', '.join(ENCODINGS)}"
             )
     return tuple(layers)

@@ -27,6 +27,7 @@ from ..maps import (
     generator,
 )
 from ..maps.baking import heights_of_normals
+from ..maps.encodings import named_in
 from ..maps.laying import tile_size
 from ..names import kept_name
 from ..pictures import header_of
@@ -69,6 +70,8 @@ def picture_from(path, p=None, linked=False) -> Picture:
     depth, channels = header_of(next(iter(set_of.values()), path))
     is_colour = bool(p and p.components) or bool(_COLOURS.search(path.stem))
     encoding = "sRGB" if depth == 8 and channels >= 3 and is_colour else "data"
+    if channels >= 3 and is_colour:
+        encoding = named_in(path.stem) or encoding
     channel = "colour" if channels >= 3 and p and p.components else "luminance"
     if channels >= 3 and p and p.name == BUMP and _NORMALS.search(path.stem):
         channel = "normal"
