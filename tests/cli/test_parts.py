@@ -76,3 +76,31 @@ def test_a_stratum_follows_another_specimens(run, own_demo):
     assert code == 2 and "follows 'Brass lamp bracket'" in err
     assert run("link", own_demo, VANE, "finish=")[0] == 0
     assert run("set", own_demo, VANE, "roughness=0.2")[0] == 0
+
+
+def test_linked_specimens_are_solved_together(run, tmp_path):
+    """One finish on two metals, from the beginning: gloss of the one, a lobe of the other, both solved and kept."""
+    study = tmp_path / "s.photometra"
+    run("new", study)
+    for name, key, tool in (("rail", "gold", "glossmeter"), ("hinge", "copper", "goniophotometer")):
+        run("add", study, name)
+        run("set", study, name, "metalness=1", f"constants={key}", "roughness=0.27")
+        assert run("measure", study, name, tool, "-o", tmp_path / f"{key}.csv")[0] == 0
+        run("set", study, name, "roughness=0.5")
+        assert run("import", study, name, tmp_path / f"{key}.csv")[0] == 0
+        run("hold", study, name, "tint")
+        run("free", study, name, "roughness")
+    code, _, err = run("solve", study, "rail", "--linked")
+    assert code == 2 and "no specimen that has readings is linked with 'rail'" in err
+    assert run("link", study, "hinge", "finish=rail")[0] == 0
+    code, out, err = run("solve", study, "hinge", "--linked", "--save", "--json")
+    assert code == 0, err
+    told = {one["specimen"]: one for one in json.loads(out)["together"]}
+    assert set(told) == {"rail", "hinge"} and all(one["fits"] for one in told.values())
+    kept = read_file(study)
+    for name in told:
+        one = kept.specimen(name)
+        assert abs(one.surface["roughness"] - 0.27) < 0.01 and one.sigmas["roughness"] > 0.0
+    code, out, _ = run("solve", study, "rail", "--linked")
+    assert code == 0 and "together: reduced chi-square" in out
+    assert run("solve", study, "rail", "--linked", "--robust")[0] == 2

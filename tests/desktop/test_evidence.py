@@ -1,18 +1,24 @@
 """Evidence in the real window: the import sheet, pasting, colour targets, the shelf, and the edits of a reading."""
 
+from dataclasses import replace
+
 import numpy as np
 import pytest
 from PyQt6.QtCore import QMimeData, QPoint, QPointF, Qt, QUrl
 from PyQt6.QtGui import QDropEvent
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QApplication, QComboBox, QFileDialog, QInputDialog, QLineEdit
+from PyQt6.QtWidgets import QApplication, QComboBox, QFileDialog, QInputDialog, QLabel, QLineEdit
 
+from photometra.instruments import measured
 from photometra.readings import Systematic, read_file, with_uncertainty
+from photometra.study import Study
+from photometra.surface import Surface
 
 from .conftest import PATIENCE_MS, click, drag
 
 CTRL = Qt.KeyboardModifier.ControlModifier
 SHIFT = Qt.KeyboardModifier.ShiftModifier
+METALS = {n: {"metalness": 1.0, "constants": n.lower()} for n in ("Gold", "Copper")}
 
 
 def drop(window, *paths):
@@ -273,3 +279,26 @@ def test_other_thicknesses_are_shown_and_tried(window, qtbot):
     assert minima and len(buttons) == len(minima)
     click(buttons[0])
     assert window.session.specimen.surface["film.thickness"] == pytest.approx(minima[0].value)
+
+
+def test_linked_specimens_are_solved_together_as_one_step(window, qtbot):
+    """Gold's gloss and copper's lobe, one finish: both get it, with one bar, and one undo takes it back."""
+    gloss = measured("glossmeter", Surface({**METALS["Gold"], "roughness": 0.31}))
+    lobe = measured("goniophotometer", Surface({**METALS["Copper"], "roughness": 0.31}))
+    study = Study("Two")
+    for (name, metal), reading in zip(METALS.items(), (gloss, lobe), strict=True):
+        study = study.with_new_specimen(name, surface=Surface({**metal, "roughness": 0.5}))
+        one = replace(study.specimens[-1].with_reading(reading), free=frozenset({"roughness"}))
+        study = study.with_specimen_at(len(study.specimens) - 1, one)
+    window.session.open(study.with_link(1, "finish", "Gold"))
+    window.session.history.mark_saved()
+    QTest.keyClick(window, Qt.Key.Key_Return, CTRL)
+    qtbot.waitUntil(lambda: window.solve_sheet.title.text().startswith("Solved"), timeout=PATIENCE_MS)
+    assert "Gold" in window.solve_sheet.title.text() and "Copper" in window.solve_sheet.title.text()
+    gold, copper = window.session.study.specimens
+    assert gold.surface["roughness"] == copper.surface["roughness"] == pytest.approx(0.31, abs=0.01)
+    assert gold.sigmas["roughness"] == pytest.approx(copper.sigmas["roughness"]) and gold.sigmas["roughness"] > 0.0
+    words = [label.text() for label in window.solve_sheet._report.findChildren(QLabel)]
+    assert any(w.startswith("Copper: ") for w in words) and any(w.startswith("Gold: ") for w in words)
+    QTest.keyClick(window, Qt.Key.Key_Z, CTRL)
+    assert [s.surface["roughness"] for s in window.session.study.specimens] == [0.5, 0.5]

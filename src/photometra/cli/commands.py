@@ -19,6 +19,7 @@ from . import (
     library,
     parts,
     report,
+    solving,
     specimens,
     studies,
 )
@@ -37,6 +38,7 @@ for module in (
     specimens,
     parts,
     evidence,
+    solving,
     booth,
     hand_over,
     batch,

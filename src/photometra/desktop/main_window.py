@@ -324,7 +324,7 @@ class MainWindow(QMainWindow):
 
     def solve(self):
         if self.session.specimen is not None and self.solve_sheet.start(
-            self.menus.robust.isChecked(), self.menus.keep_rgb.isChecked()
+            self.menus.robust.isChecked(), self.menus.keep_rgb.isChecked(), self.menus.linked.isChecked()
         ):
             self.sight.loop.hold(True)
             self.show_sheet()

@@ -180,8 +180,8 @@ class MapSheet(QWidget):
             lambda c: self._change_source(channel=c),
         )  # fmt: skip
         self.encoding = self._combo(
-            column, "Encoding", "Numbers as they are, or colours of a space; guessed by the file's name and depth", [(e, e) for e in ENCODINGS],
-            lambda e: self._change_source(encoding=e),
+            column, "Encoding", "Numbers as they are, or colours of a space; guessed by the file's name",
+            [(e, e) for e in ENCODINGS], lambda e: self._change_source(encoding=e),
         )  # fmt: skip
         self._setting_box = QGridLayout()
         self._setting_box.setSpacing(3)

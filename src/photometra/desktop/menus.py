@@ -72,6 +72,10 @@ class Menus:
         self.robust = self._add(surface, "Ro&bust fit (outliers down-weighted)", lambda: None)
         self.robust.setCheckable(True)
         self.robust.setToolTip("In a solve, residuals beyond two standard uncertainties are down-weighted")
+        self.linked = self._add(surface, "Solve lin&ked specimens together", self._remember_linked)
+        self.linked.setCheckable(True)
+        self.linked.setChecked(w.settings.value("solve_linked", True, bool))
+        self.linked.setToolTip("What linked specimens share is then told by the readings of all of them")
         self.keep_rgb = self._add(surface, "Solve colours as R&GB only", self._remember_rgb)
         self.keep_rgb.setCheckable(True)
         self.keep_rgb.setChecked(w.settings.value("keep_rgb", False, bool))
@@ -132,6 +136,9 @@ class Menus:
         action = self._add(menu, text, lambda: None, *shortcuts)
         action.setCheckable(True)
         return action
+
+    def _remember_linked(self):
+        self.window.settings.setValue("solve_linked", self.linked.isChecked())
 
     def _remember_rgb(self):
         self.window.settings.setValue("keep_rgb", self.keep_rgb.isChecked())

@@ -236,11 +236,13 @@ class Session(QObject):
         key = ("booth", *changes) if dragging else None
         self.history.apply(self.study.with_booth(**changes), label, key)
 
-    def take_solution(self, specimen_name, solution):
-        """Keep a solve's outcome, as one step."""
-        i = self.study.index(specimen_name)
-        after = self.study.specimens[i].with_solved(solution.surface, solution.sigmas)
-        self.history.apply(self.study.with_specimen_at(i, after), "solve")
+    def take_solutions(self, found):
+        """Keep a solve's outcome, {specimen: Solution}, as one step; InputError where one of them is gone."""
+        study = self.study
+        for name, solution in found.items():
+            i = study.index(name)
+            study = study.with_specimen_at(i, study.specimens[i].with_solved(solution.surface, solution.sigmas))
+        self.history.apply(study, "solve")
 
     def settle(self):
         """A drag has ended: the next change is a step of its own."""

@@ -17,7 +17,7 @@ from PyQt6.QtWidgets import (
 
 from ..errors import InputError
 from ..figures import figures
-from ..fitting import agreements, applicable, solve, told
+from ..fitting import agreements, applicable, members_of, solve, solve_together, told
 from ..fitting.posterior import sampled
 from ..imaging.photographed import Photographed, under_found_light
 from ..imaging.visible import visible_error
@@ -150,6 +150,8 @@ class SolveSheet(QWidget):
         self.error_words.setVisible(False)
         self.aspect = 4.0 / 3.0
         """Of the picture that the error is laid over."""
+        self._together, self._members = {}, ()
+        """Of linked specimens that are solved together: what was found of all, and what they were."""
         self.solution = self._beside = None
         """The last solve's outcome that was kept."""
         head.addWidget(self.cancel_button)
@@ -170,10 +172,11 @@ class SolveSheet(QWidget):
         column.addWidget(self.curve, 1)
         column.addWidget(self._report, 3)
 
-    def start(self, robust=False, keep_rgb=False):
+    def start(self, robust=False, keep_rgb=False, linked=False):
         """Solve for the chosen specimen's free parameters; False where a solve is running.
 
-        robust: outliers are down-weighted; keep_rgb: no colour is turned into a spectrum.
+        linked: with those that are linked with it, where any has readings and no photograph counts; robust: outliers
+        are down-weighted; keep_rgb: no colour is turned into a spectrum.
         """
         specimen = self.session.specimen
         if specimen is None or self.job.is_running:
@@ -196,8 +199,15 @@ class SolveSheet(QWidget):
 
         study = self.session.study
         is_photographed = bool(study.counting_pins(specimen))
+        members = members_of(study, specimen) if linked and not is_photographed else ()
+        if members:
+            others = ", ".join(m.name for m in members if m.name != specimen.name)
+            self.title.setText(f"Solving for the {specimen.name}, together with {others}")
+        self._together, self._members = {}, members
 
         def job(report, cancel):
+            if members:
+                return self._all(members, report, cancel)
             further = Photographed(study, specimen) if is_photographed else None
             solution = solve(
                 specimen.surface, specimen.readings, applicable(specimen.surface, specimen.free), specimen.bounds,
@@ -212,6 +222,21 @@ class SolveSheet(QWidget):
             return solution, *told
 
         return self.job.start(job)
+
+    def _all(self, members, report, cancel):
+        """Solve for linked specimens at once; what came of the chosen one, and its readings before and after."""
+        found = solve_together(members, lambda n, chi2: report((n, chi2, 0)), cancel)
+        told = []
+        for after in (False, True):
+            rows = []
+            for m in members:
+                surface = found[m.name].surface if after else m.surface
+                rows += [
+                    (f"{m.name}: {a.reading.name}", a, a.reading.tolerance) for a in agreements(surface, m.readings)
+                ]
+            told.append(rows)
+        self._together = found
+        return found[self._specimen.name], *told
 
     def _progressed(self, at):
         evaluations, chi2, paths = at
@@ -235,10 +260,10 @@ class SolveSheet(QWidget):
         except InputError:
             self._failed("The specimen was removed meanwhile; nothing was changed.")
             return
-        if (now.surface, now.readings) != (self._specimen.surface, self._specimen.readings):
+        if (now.surface, now.readings) != (self._specimen.surface, self._specimen.readings) or self._others_changed():
             self._failed("The specimen was changed meanwhile; nothing was changed by the solve. Solve again.")
             return
-        self.session.take_solution(now.name, solution)
+        self.session.take_solutions(self._together or {now.name: solution})
         verdict = solution.verdict
         title = "Solved" if verdict.is_good else "Does not fit" if not verdict.fits else "Stopped before it settled"
         self.title.setText(f"{title}: {now.name}")
@@ -246,6 +271,8 @@ class SolveSheet(QWidget):
         for changed in (self.title, self.state):
             changed.style().unpolish(changed)
             changed.style().polish(changed)
+        if self._together:
+            self.title.setText(f"{title}: {', '.join(self._together)}")
         before_and_after = " → ".join(short_number(v) for v in (solution.chi2_start, solution.chi2_reduced))
         cost = f"{solution.points} points, {solution.evaluations} evaluations, {solution.seconds:.1f} s"
         words = f"reduced χ² {before_and_after}  ·  {cost}  ·  Ctrl+Z undoes it"
@@ -257,6 +284,11 @@ class SolveSheet(QWidget):
         for button in (self.error_button, self.sample_button, self.equal_button):
             button.setEnabled(any(solution.sigmas.values()))
         self.outcome.emit(solution)
+
+    def _others_changed(self):
+        """Whether one of the specimens that were solved together is another by now, or gone."""
+        there = {s.name: (s.surface, s.readings) for s in self.session.study.specimens}
+        return any(there.get(m.name) != (m.surface, m.readings) for m in self._members)
 
     def _sample(self):
         """Sample the posterior of what was solved, or stop it."""

@@ -18,6 +18,7 @@ _TRIES = 5
 _WAIT_S = 0.2
 _PATIENCE_S = 30.0
 """How long a cluster may be without any worker."""
+_MEND_EVERY_S = 5.0
 _AHEAD = 4
 """Jobs that are on their way for every thread of the cluster: enough to keep it busy, little to cancel."""
 
@@ -38,7 +39,8 @@ def open_cluster(text):
     except ImportError:
         raise FarmError("--cluster needs the package distributed: pip install 'photometra[farm]'") from None
     # What it says of lost workers is for those who run the cluster; here one sentence does.
-    logging.getLogger("distributed").setLevel(logging.CRITICAL + 1)
+    for name in ("distributed", *(n for n in logging.root.manager.loggerDict if n.startswith("distributed."))):
+        logging.getLogger(name).setLevel(logging.CRITICAL + 1)
     local = re.fullmatch(r"local(?::(\d{1,3}))?", text)
     own = None
     # What a worker does is idempotent: it may be lost as often as our own tries say.
@@ -66,7 +68,7 @@ def open_cluster(text):
                 raise
             raise FarmError(f"the cluster {text} cannot be reached ({type(error).__name__}); is it running?") from None
         try:
-            yield Cluster(client, text)
+            yield Cluster(client, text, own)
         finally:
             client.close(timeout=5)
             if own is not None:
@@ -78,8 +80,10 @@ class Cluster:
 
     keeps_whole = True
 
-    def __init__(self, client, name):
-        self._client, self._name = client, name
+    def __init__(self, client, name, own=None):
+        """own: the cluster of this machine that was started for it, whose lost workers are replaced."""
+        self._client, self._name, self._own = client, name, own
+        self._wanted, self._mended = len(own.worker_spec) if own is not None else 0, time.monotonic()
         self._sent = {}
         self.bytes_sent = 0
 
@@ -88,9 +92,9 @@ class Cluster:
         return sum(self._client.nthreads().values())
 
     def sums(self, view, _arrays, jobs, cancel=None):
-        name, data = self._view(view)
         wanted, waiting = work.stamp(), {}
         try:
+            name, data = self._view(view)
             for i in range(len(jobs)):
                 for k in range(i, min(i + max(_AHEAD * self.workers(), 8), len(jobs))):
                     if k not in waiting:
@@ -99,10 +103,14 @@ class Cluster:
                 if found is None:
                     return
                 yield found
+        except OSError as error:
+            # Any word to a scheduler that is no more.
+            raise FarmError(f"the cluster {self._name} was lost on the way ({type(error).__name__})") from None
         finally:
             # Cancelled, failed or given up: no worker stays busy with it.
             if waiting:
-                self._client.cancel(list(waiting.values()), force=True)
+                with suppress(OSError):
+                    self._client.cancel(list(waiting.values()), force=True)
 
     def _view(self, view):
         if id(view) not in self._sent:
@@ -114,6 +122,15 @@ class Cluster:
                 sent = self._client.submit(work.kept, data, key=f"view-{name}", retries=_TRIES)
             self._sent = {id(view): (name, sent, view)}
         return self._sent[id(view)][:2]
+
+    def _mend(self):
+        """Start workers anew where some of our own are gone: one that is killed while it starts takes along what would
+        have started it again."""
+        if self._own is None or time.monotonic() - self._mended < _MEND_EVERY_S:
+            return
+        self._mended = time.monotonic()
+        if len(self._client.nthreads()) < self._wanted:
+            self._own.scale(self._wanted)
 
     def _ask(self, name, data, job, wanted):
         return self._client.submit(work.done, name, data, job, wanted, pure=False, retries=_TRIES)
@@ -130,13 +147,15 @@ class Cluster:
                     return None
                 if self._client.status != "running":
                     raise FarmError(f"the cluster {self._name} was lost on the way")
+                self._mend()
                 if self.workers():
                     alone_since = None
                 elif alone_since is None:
                     alone_since = time.monotonic()
                 elif time.monotonic() - alone_since > _PATIENCE_S:
                     raise FarmError(f"the cluster {self._name} has had no worker for {_PATIENCE_S:.0f} s")
-                with suppress(TimeoutError):
+                # A lost scheduler cancels what is waited for: its result says so below.
+                with suppress(TimeoutError, CancelledError):
                     wait([waiting[i]], timeout=_WAIT_S)
             try:
                 found = waiting[i].result()

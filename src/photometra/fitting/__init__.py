@@ -2,6 +2,7 @@
 
 from .advice import Advice, Sensitivities, next_readings, sensitivities, tied
 from .agreement import Agreement, agreement, agreements, colour_of, misfit
+from .joint import Member, members_of, solve_together
 from .minima import Minimum, told
 from .problem import Cancelled, applicable, free_names
 from .ranking import Closeness, closest_tables, film_misfits, reflectance_reading
@@ -18,6 +19,7 @@ __all__ = [
     "Agreement",
     "Cancelled",
     "Closeness",
+    "Member",
     "Minimum",
     "Misfit",
     "Sensitivities",
@@ -33,11 +35,13 @@ __all__ = [
     "evidence_findings",
     "film_misfits",
     "free_names",
+    "members_of",
     "misfit",
     "next_readings",
     "reflectance_reading",
     "sensitivities",
     "solve",
+    "solve_together",
     "tied",
     "told",
 ]

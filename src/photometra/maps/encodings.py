@@ -37,7 +37,7 @@ def _processor(encoding):
 
 
 def in_rec709(channels, encoding):
-    """Red, green and blue, integers or 0..1 (h, w) each, of one of the `SPACES`, in linear Rec.709, float32 (h, w, 3)."""
+    """Red, green and blue, integers or 0..1 (h, w) each, of one of the `SPACES`, as float32 (h, w, 3) of Rec.709."""
     height, width = channels[0].shape
     most = [np.float32(np.iinfo(c.dtype).max if c.dtype.kind == "u" else 1.0) for c in channels]
     out = np.empty((height, width, 3), np.float32)

@@ -243,6 +243,28 @@ class Study:
         """The pins that a solve of a specimen counts: of its photograph those that are ticked; none without one."""
         return tuple(p for p in self.booth.pins if p.counts) if specimen.reference is not None else ()
 
+    def linked_with(self, specimen: Specimen) -> tuple[Specimen, ...]:
+        """The specimens that are linked with one, by whatever way, itself among them; leaders before followers."""
+        chosen, more = {specimen.name}, True
+        while more:
+            grown = chosen | {s.name for s in self.specimens if any(n in chosen for _, n in s.follows)}
+            grown |= {n for s in self.specimens if s.name in chosen for _, n in s.follows}
+            more, chosen = grown != chosen, grown
+        out, left = [], [s for s in self.specimens if s.name in chosen]
+        while left:
+            # Two may lead each other, each in another stratum.
+            free = next((s for s in left if not any(n == o.name for _, n in s.follows for o in left)), left[0])
+            out.append(free)
+            left.remove(free)
+        return tuple(out)
+
+    def leader_of(self, specimen: Specimen, stratum) -> str | None:
+        """The name of the specimen whose values one has in a stratum in the end; None for its own."""
+        by_name, at = {s.name: s for s in self.specimens}, specimen.leader_in(stratum)
+        while at in by_name and by_name[at].leader_in(stratum) is not None:
+            at = by_name[at].leader_in(stratum)
+        return at if at in by_name else None
+
     def with_specimen_at(self, index, specimen: Specimen) -> "Study":
         specimens = list(self.specimens)
         specimens[index] = specimen
