@@ -9,6 +9,7 @@ from PyQt6.QtGui import QDropEvent
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QComboBox, QFileDialog, QInputDialog, QLabel, QLineEdit
 
+from photometra.desktop.arrivals_sheet import ArrivalsSheet
 from photometra.instruments import measured
 from photometra.readings import Systematic, read_file, with_uncertainty
 from photometra.study import Study
@@ -302,3 +303,55 @@ def test_linked_specimens_are_solved_together_as_one_step(window, qtbot):
     assert any(w.startswith("Copper: ") for w in words) and any(w.startswith("Gold: ") for w in words)
     QTest.keyClick(window, Qt.Key.Key_Z, CTRL)
     assert [s.surface["roughness"] for s in window.session.study.specimens] == [0.5, 0.5]
+
+
+class TestSeveralAtOnce:
+    def folder(self, tmp_path):
+        folder = tmp_path / "quay"
+        folder.mkdir()
+        (folder / "a gloss.csv").write_text("# name: Hull\nangle_deg,gloss_units\n20,4\n60,31\n85,52\n")
+        wide = "sample,400,450,500,550,600,650,700\nBuoy,5,6,9,20,40,50,55\nOar,30,31,32,33,34,35,36\n"
+        (folder / "colours.csv").write_text(wide)
+        (folder / "notes.txt").write_text("remember the milk")
+        return folder
+
+    def test_a_folder_is_looked_at_together_and_taken_as_one_step(self, window, qtbot, tmp_path):
+        before = window.session.study
+        drop(window, self.folder(tmp_path))
+        sheet = sheet_of(window, qtbot)
+        assert isinstance(sheet, ArrivalsSheet) and sheet.heading.text() == "3 samples in 3 files, 1 not understood"
+        assert sheet.refused.isVisible() and "notes.txt" in sheet.refused.text()
+        rows = [sheet.table.item(r, 2).text() for r in range(3)]
+        assert rows == ["Hull", "Buoy", "Oar"] and sheet.take_button.text() == "Take 3"
+        at = sheet.table.visualItemRect(sheet.table.item(2, 0))
+        QTest.mouseClick(
+            sheet.table.viewport(), Qt.MouseButton.LeftButton, pos=at.center() - QPoint(at.width() // 2 - 10, 0)
+        )
+        assert sheet.take_button.text() == "Take 2"
+        sheet.table.item(0, 4).setText(before.specimens[0].name.upper())
+        sheet.table.setCurrentCell(1, 2)
+        assert "per cent" in sheet.doubts.text() or "unit" in sheet.doubts.text()
+        click(sheet.take_button)
+        study = window.session.study
+        assert len(study.specimens) == len(before.specimens) + 1 and study.specimens[-1].name == "Buoy"
+        assert len(study.specimens[0].readings) == len(before.specimens[0].readings) + 1
+        qtbot.waitUntil(lambda: not sheet.isVisible(), timeout=PATIENCE_MS)
+        assert window.session.history.undo_label == "import readings"
+        QTest.keyClick(window, Qt.Key.Key_Z, CTRL)
+        assert [s.name for s in window.session.study.specimens] == [s.name for s in before.specimens]
+        assert window.session.study.specimens == before.specimens
+
+    def test_all_samples_of_one_file_go_to_one_specimen_as_repeats(self, window, qtbot, tmp_path):
+        window.session.choose(1)
+        window.files.bring_in(self.folder(tmp_path) / "colours.csv")
+        first = sheet_of(window, qtbot)
+        assert first.all_button.isVisible()
+        click(first.all_button)
+        qtbot.waitUntil(lambda: isinstance(window.files.import_sheet, ArrivalsSheet), timeout=PATIENCE_MS)
+        sheet = window.files.import_sheet
+        name = window.session.specimen.name
+        before = len(window.session.specimen.readings)
+        choose(sheet.target, name)
+        assert {sheet.table.item(r, 4).text() for r in range(2)} == {name}
+        click(sheet.take_button)
+        assert len(window.session.study.specimen(name).readings) == before + 2

@@ -165,3 +165,11 @@ def test_files_that_other_programs_wrote():
     assert [chart.columns[c][0] for c in "Lab"] == [96.54, -0.43, 1.19]
     test_colours = understand(text_of(_REAL[1] / "ref/CIE-TCS.sp"), "t.sp")
     assert len(test_colours.samples) >= 14 and test_colours.reading.rows == 95
+
+
+def test_names_under_a_heading_of_sample_are_names():
+    """Found with a table made by hand: the names were passed over, and the rows numbered."""
+    text = "sample,400,450,500,550,600,650,700\nBuoy,5,6,9,20,40,50,55\nOar,30,31,32,33,34,35,36\n"
+    assert understand(text, "t.csv").samples == ("Buoy", "Oar")
+    numbered = text.replace("Buoy", "7").replace("Oar", "8")
+    assert understand(numbered, "t.csv").samples == ("7", "8")

@@ -5,14 +5,10 @@ from typing import Annotated
 
 import typer
 
-from ..errors import InputError
-from ..readings import Choices, text_of, understand
-from ..study import SUFFIX, change_file, read_file
+from ..readings import arrivals_of, files_in
+from ..study import change_file, read_file
 from .output import Refused, print_json, table, tell
 from .studies import Json, StudyPath
-
-_MOST_FILES, _MOST_SPECIMENS = 500, 500
-_OTHERS = {".png", ".jpg", ".jpeg", ".tif", ".tiff", ".exr", ".hdr", ".obj", ".ply", ".stl", ".glb", ".gltf", SUFFIX}
 
 
 def import_all(
@@ -27,38 +23,26 @@ def import_all(
 
     Says what was understood of each; what cannot be taken is named, and the rest taken. Exit code 1 where some was not.
     """
-    files = _files(paths)
-    rows, told, refused = [], [], []
-    for file in files:
-        try:
-            rows += list(_readings(file))
-        except (InputError, OSError) as error:
-            refused.append((file, str(error)))
-    if not rows:
+    files = files_in(paths)
+    arrived, refused = arrivals_of(files)
+    if not arrived:
         raise Refused(f"nothing was taken: {refused[0][1]}" if refused else "there is no file to take a reading from")
+    where = []
 
     def change(document):
         if into is not None:
             document.index(into)
-        for file, sample, readings, doubts in rows:
-            name = into or sample
-            if not any(s.name.casefold() == name.casefold() for s in document.specimens):
-                if len(document.specimens) >= _MOST_SPECIMENS:
-                    raise Refused(f"more than {_MOST_SPECIMENS} specimens in one study; take fewer files at once")
-                document = document.with_new_specimen(name)
-            i = document.index(name)
-            one = document.specimens[i]
-            for reading in readings:
-                one = one.with_reading(reading)
-            document = document.with_specimen_at(i, one)
-            told.append({
-                "file": str(file), "sample": sample, "specimen": one.name, "doubts": list(doubts),
-                "readings": [f"{r.label}, {r.rows} rows" for r in readings],
-            })  # fmt: skip
+        document, names = document.with_arrivals([(into or a.sample, a.readings) for a in arrived])
+        where.extend(names)
         return document
 
     read_file(study)
     change_file(study, change)
+    told = [
+        {"file": str(a.file), "sample": a.sample, "specimen": name, "doubts": list(a.doubts),
+         "readings": a.told.split("; ")}
+        for a, name in zip(arrived, where, strict=True)
+    ]  # fmt: skip
     if as_json:
         print_json({"taken": told, "refused": [{"file": str(f), "reason": reason} for f, reason in refused]})
         return 1 if refused else 0
@@ -72,38 +56,6 @@ def import_all(
     for _, reason in refused:
         tell(f"not taken: {reason}")
     return 1 if refused else 0
-
-
-def _files(paths):
-    out = []
-    for path in paths:
-        if path.is_dir():
-            inside = sorted(p for p in path.iterdir() if p.is_file() and not p.name.startswith("."))
-            out += [p for p in inside if p.suffix.lower() not in _OTHERS]
-        else:
-            out.append(path)
-    if len(out) > _MOST_FILES:
-        raise Refused(f"{len(out)} files are more than the {_MOST_FILES} that are taken at once")
-    return out
-
-
-def _readings(file):
-    """(file, sample, its readings, doubts) of every sample in a file."""
-    text = text_of(file)
-    first = understand(text, file)
-    if first.reading is None:
-        raise InputError(first.problem)
-    if len(first.samples) <= 1:
-        yield file, first.reading.name or file.stem, first.readings, first.doubts
-        return
-    # That the file holds several is no doubt here: all are taken.
-    doubts = tuple(d for d in first.doubts if "samples;" not in d)
-    for sample in first.samples:
-        found = understand(text, file, Choices(sample=sample))
-        if found.reading is None:
-            raise InputError(found.problem)
-        yield file, sample, found.readings, doubts
-        doubts = ()
 
 
 def register(app):

@@ -1,6 +1,7 @@
 """The import sheet: what was understood of a file or of pasted text, before it is taken; and the ways to correct it."""
 
 from dataclasses import replace
+from pathlib import Path
 
 import pyqtgraph as pg
 from PyQt6.QtCore import Qt, pyqtSignal
@@ -34,6 +35,8 @@ class ImportSheet(QDialog):
     """Shows an `Understood`, has it understood anew at every correction, and gives the readings that are taken."""
 
     taken = pyqtSignal(object)
+    all_wanted = pyqtSignal()
+    """All samples of the file are to be taken, not the one alone."""
 
     def __init__(self, text, understood: Understood, parent=None, choices=None):
         super().__init__(parent)
@@ -62,6 +65,9 @@ class ImportSheet(QDialog):
         buttons = QDialogButtonBox(QDialogButtonBox.StandardButton.Cancel)
         self.take_button = buttons.addButton("Take it", QDialogButtonBox.ButtonRole.AcceptRole)
         self.take_button.setObjectName("primary")
+        self.all_button = buttons.addButton("All samples…", QDialogButtonBox.ButtonRole.ActionRole)
+        self.all_button.setToolTip("Every sample of the file to a specimen of its own, or as repeats of one")
+        self.all_button.clicked.connect(self._take_all)
         buttons.accepted.connect(self._take)
         buttons.rejected.connect(self.reject)
         left, right = QVBoxLayout(), QVBoxLayout()
@@ -131,6 +137,8 @@ class ImportSheet(QDialog):
         self.separator.setCurrentIndex(max(0, self.separator.findData(understood.sheet.separator)))
         self.decimal.setCurrentIndex(max(0, self.decimal.findData(understood.sheet.decimal)))
         self._lines.setRowVisible(self.sample, len(understood.samples) > 1)
+        # Of pasted text there is no file to go through again.
+        self.all_button.setVisible(len(understood.samples) > 1 and Path(understood.path).is_file())
         if [self.sample.itemData(i) for i in range(self.sample.count())] != list(understood.samples):
             self.sample.clear()
             for name in understood.samples:
@@ -215,6 +223,10 @@ class ImportSheet(QDialog):
         if event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter) and isinstance(self.focusWidget(), QLineEdit):
             return
         super().keyPressEvent(event)
+
+    def _take_all(self):
+        self.all_wanted.emit()
+        self.reject()
 
     def _take(self):
         if self.understood.reading is not None and self._worker.is_idle:

@@ -1,6 +1,7 @@
 """The main window: route above, ledger left, sight and chart in the middle, strata right, probe line below."""
 
 from functools import partial
+from pathlib import Path
 
 from PyQt6.QtCore import QSettings, QTimer
 from PyQt6.QtWidgets import (
@@ -409,9 +410,14 @@ class MainWindow(QMainWindow):
             event.acceptProposedAction()
 
     def dropEvent(self, event):
-        for url in event.mimeData().urls():
-            if url.isLocalFile():
-                self.files.bring_in(url.toLocalFile())
+        paths = [Path(url.toLocalFile()) for url in event.mimeData().urls() if url.isLocalFile()]
+        # What is in a folder is looked at together; files belong to the chosen specimen, one by one.
+        folders = [p for p in paths if p.is_dir()]
+        if folders:
+            self.files.bring_in_several(folders)
+        for path in paths:
+            if path not in folders:
+                self.files.bring_in(path)
 
     def closeEvent(self, event):
         if not self.files.may_leave():

@@ -54,6 +54,8 @@ class Menus:
         self._add(specimen, "&Previous", lambda: w.session.choose(w.session.index - 1), "Ctrl+Up")
         evidence = self.evidence = bar.addMenu("&Evidence")
         self._add(evidence, "&Import a reading…", w.files.choose_and_import, "Ctrl+I")
+        self._add(evidence, "Import se&veral readings…", w.files.choose_several, "Ctrl+Shift+I")
+        self._add(evidence, "Import a &folder of readings…", w.files.choose_folder)
         self._add(evidence, "&Paste a table", w.files.paste_reading, "Ctrl+Shift+V")
         self._add(evidence, "&Colour target…", w.acts.add_colour_target, "Ctrl+T")
         self._add(evidence, "Instrument &shelf", partial(w.toggle_sheet, "shelf"), "Ctrl+D")

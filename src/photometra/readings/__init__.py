@@ -1,5 +1,6 @@
 """Measured evidence: kinds, units, uncertainty, and files in and out."""
 
+from .arrivals import Arrival, arrivals_of, files_in
 from .cgats import write_cgats
 from .columns import plain_name
 from .edits import averaged, resampled, with_mask, with_uncertainty
@@ -14,13 +15,16 @@ __all__ = [
     "CHANNELS_NM",
     "KINDS",
     "POLARISATIONS",
+    "Arrival",
     "Choices",
     "Kind",
     "Reading",
     "ReadingError",
     "Systematic",
     "Understood",
+    "arrivals_of",
     "averaged",
+    "files_in",
     "kind",
     "letter_of",
     "make_reading",

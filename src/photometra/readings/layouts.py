@@ -39,7 +39,8 @@ def _bands_across(sheet, block):
     bands = [i for i, w in nm.items() if w is not None]
     if len(bands) < _FEWEST_BANDS or any(nm[a] >= nm[b] for a, b in pairwise(bands)):
         return None
-    texts = [i for i in range(len(block.names)) if i not in bands and not meaning_of(block.names[i]).name]
+    # By "sample" people head their names as well as numbers.
+    texts = [i for i in range(len(block.names)) if i not in bands and meaning_of(block.names[i]).name in ("", "sample")]
     rows, spreads = [], {}
     last = ""
     for n, (line, cells) in enumerate(block.rows, 1):

@@ -162,6 +162,10 @@ def told_by(surface: Surface, readings) -> frozenset[str]:
     )
 
 
+_MOST_SPECIMENS = 500
+"""That many readings at once may make."""
+
+
 def _belongs(scalar, name):
     return scalar_owner(scalar)[0].name == name
 
@@ -281,6 +285,23 @@ class Study:
         named = numbered(one_line(specimen.name) or "Specimen", {s.name for s in self.specimens})
         free = specimen.free or told_by(specimen.surface, specimen.readings)
         return replace(self, specimens=(*self.specimens, replace(specimen, name=named, free=free)))
+
+    def with_arrivals(self, arrivals):
+        """(the study with readings given to specimens by name, those that are not there made new; the names of the
+        specimens as they are). arrivals: [(name, readings)]. InputError where there would be too many."""
+        study, names = self, []
+        for name, readings in arrivals:
+            if not any(s.name.casefold() == name.strip().casefold() for s in study.specimens):
+                if len(study.specimens) >= _MOST_SPECIMENS:
+                    raise InputError(f"more than {_MOST_SPECIMENS} specimens in one study; take fewer files at once")
+                study = study.with_new_specimen(name)
+            i = study.index(name)
+            one = study.specimens[i]
+            for reading in readings:
+                one = one.with_reading(reading)
+            study = study.with_specimen_at(i, one)
+            names.append(one.name)
+        return study, names
 
     def with_duplicate(self, index) -> "Study":
         """The study with a variant of a specimen added: its surface and shape, without readings; a fresh name."""

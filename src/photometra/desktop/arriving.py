@@ -1,0 +1,290 @@
+"""What comes into a study from outside: readings, many of them at once, pictures, meshes, materials, maps.
+
+One file is asked about at a time; all are read away from the window's thread.
+"""
+
+from dataclasses import replace
+from functools import partial
+from pathlib import Path
+
+from PyQt6.QtCore import QObject, QSettings, pyqtSignal
+from PyQt6.QtWidgets import QApplication, QDialog, QFileDialog, QMessageBox
+
+from ..disk import read_bytes
+from ..errors import InputError
+from ..exchange import MATERIAL_SUFFIXES, read_materials
+from ..maps import Map
+from ..pictures import read_picture
+from ..readings import arrivals_of, files_in, text_of, understand
+from ..shapes.meshfiles import SUFFIXES, read_mesh
+from ..study import SUFFIX
+from ..study.inputs import missing_in, relinked
+from ..surface import PARAMETERS
+from ..surface.inputs import new_map, picture_from, source_name
+from ..tracing import environment_from
+from .arrivals_sheet import ArrivalsSheet
+from .import_sheet import ImportSheet
+from .mesh_question import MeshQuestion
+from .session import Session
+from .text import message
+from .workers import LongJob
+
+_LARGEST_PICTURE = 1_000_000_000
+_PICTURES = (".exr", ".hdr")
+_MAP_PICTURES = (".png", ".tif", ".tiff", ".exr", ".hdr", ".jpg", ".jpeg")
+
+
+class Arriving(QObject):
+    """Brings files into a session's study. Dialogs belong to `window`; `open(path)` opens a study that is brought."""
+
+    map_given = pyqtSignal(str)
+
+    def __init__(self, session: Session, settings: QSettings, window):
+        super().__init__(window)
+        self.session, self.settings, self.window = session, settings, window
+        self._fetcher = LongJob(self)
+        self._fetcher.finished.connect(self._fetched)
+        self._fetcher.failed.connect(self._not_fetched)
+        self._arriving, self._is_fetching = [], False
+        self.import_sheet = None
+
+    def refuse(self, sentence):
+        """Tell of something that could not be done."""
+        message(self.window, QMessageBox.Icon.Warning, sentence).exec()
+
+    def _folder(self):
+        return str(self.session.path.parent) if self.session.path else str(Path.home())
+
+    def choose_and_import(self):
+        name, _ = QFileDialog.getOpenFileName(
+            self.window, "Import a reading", self._folder(), "Readings (*.csv *.txt *.tsv *.cgats *.it8);;All files (*)"
+        )
+        if name:
+            self.bring_in(name)
+
+    def choose_several(self):
+        names, _ = QFileDialog.getOpenFileNames(self.window, "Import several readings", self._folder(), "All files (*)")
+        if names:
+            self.bring_in_several(names)
+
+    def choose_folder(self):
+        folder = QFileDialog.getExistingDirectory(self.window, "Import a folder of readings", self._folder())
+        if folder:
+            self.bring_in_several([folder])
+
+    def bring_in_several(self, paths):
+        """Take every sample of several files and folders, once a person has seen what was understood of each."""
+        self._fetch(lambda: arrivals_of(files_in(paths)), self._ask_of_several)
+
+    def _ask_of_several(self, found):
+        arrivals, refused = found
+        if not arrivals:
+            self.refuse(refused[0][1] if refused else "There is no file to take a reading from.")
+            return
+        names = [s.name for s in self.session.study.specimens]
+        self.import_sheet = ArrivalsSheet(arrivals, refused, names, self.window)
+        self.import_sheet.taken.connect(self._take_several)
+        self.import_sheet.finished.connect(self._fetch_next)
+        self.import_sheet.open()
+
+    def _take_several(self, chosen):
+        try:
+            study, names = self.session.study.with_arrivals(chosen)
+        except InputError as error:
+            self.refuse(str(error))
+            return
+        self.session.history.apply(study, "import readings")
+        self.session.choose(study.index(names[0]))
+        count = sum(len(readings) for _, readings in chosen)
+        self.session.said.emit(f"Imported {count} readings of {len(set(names))} specimens.")
+
+    def choose_environment(self):
+        name, _ = QFileDialog.getOpenFileName(
+            self.window, "Take an environment", self._folder(), "Lat-long pictures (*.exr *.hdr)"
+        )
+        if name:
+            self.bring_in(name)
+
+    def choose_mesh(self):
+        kinds = " ".join(f"*{suffix}" for suffix in SUFFIXES)
+        name, _ = QFileDialog.getOpenFileName(self.window, "Take a mesh", self._folder(), f"Meshes ({kinds})")
+        if name:
+            self.bring_in(name)
+
+    def choose_materials(self):
+        kinds = " ".join(f"*{suffix}" for suffix in MATERIAL_SUFFIXES)
+        name, _ = QFileDialog.getOpenFileName(self.window, "Take materials", self._folder(), f"Materials ({kinds})")
+        if name:
+            self.bring_in_materials(name)
+
+    def bring_in_materials(self, path):
+        """Take the materials of a file as specimens, read in the background."""
+        self._fetch(partial(read_materials, path), partial(self._take_materials, Path(path).name))
+
+    def _take_materials(self, name, found):
+        study = self.session.study
+        for taken in found:
+            study = study.with_specimen(taken.specimen)
+        before = len(self.session.study.specimens)
+        self.session.history.apply(study, f"take materials of {name}")
+        self.session.choose(before)
+        lost = [f"{t.specimen.name}: {note}" for t in found for note in t.notes]
+        count = f"{len(found)} materials" if len(found) > 1 else f"'{found[0].specimen.name}'"
+        more = f" and {len(lost) - 3} more" if len(lost) > 3 else ""
+        told = f" Not carried: {'; '.join(lost[:3])}{more}; the notes of each say it." if lost else ""
+        self.session.said.emit(f"Added {count} from {name}.{told}")
+
+    def choose_map_picture(self, name, layer=None):
+        """Choose a picture for the map of a parameter: for one of its layers, or for a new map."""
+        kinds = " ".join(f"*{suffix}" for suffix in _MAP_PICTURES)
+        path, _ = QFileDialog.getOpenFileName(self.window, "Picture for a map", self._folder(), f"Pictures ({kinds})")
+        if path:
+            self.bring_in_map(path, name, layer)
+
+    def bring_in_map(self, path, name, layer=None):
+        """Give the map of a parameter a picture, read in the background."""
+        specimen = self.session.specimen
+        if specimen is not None:
+            p = PARAMETERS[name]
+            self._fetch(partial(picture_from, path, p), partial(self._take_map_picture, specimen.name, name, layer))
+
+    def _take_map_picture(self, specimen_name, name, layer, source):
+        if self.session.specimen is None or self.session.specimen.name != specimen_name:
+            return
+        value = self.session.specimen.surface.input(name)
+        if layer is not None and isinstance(value, Map):
+            layers = list(value.layers)
+            layers[layer] = replace(layers[layer], source=source)
+            value = replace(value, layers=tuple(layers))
+        else:
+            value = new_map(self.session.specimen.surface, name, source)
+        self.session.set_values({name: value}, f"map of {PARAMETERS[name].label.lower()}")
+        self.map_given.emit(name)
+
+    def relink(self):
+        """Look for the pictures that maps are without in a folder that the person names."""
+        missing = missing_in(self.session.study)
+        if not missing:
+            self.session.said.emit("No map is without its picture.")
+            return
+        folder = QFileDialog.getExistingDirectory(self.window, "Where to look for the pictures", self._folder())
+        if folder:
+            study = self.session.study
+            self._fetch(partial(relinked, study, folder), partial(self._take_relinked, study))
+
+    def _take_relinked(self, study, outcome):
+        after, found, still = outcome
+        if self.session.study is not study:
+            self.session.said.emit("The study was changed meanwhile; look for the pictures again.")
+            return
+        if found:
+            self.session.history.apply(after, "find map pictures")
+        names = sorted({source_name(s) for _, _, s in still})
+        rest = f"; still missing: {', '.join(names)}" if names else ""
+        self.session.said.emit(f"{len({s.name for _, _, s in found})} found{rest}")
+
+    def bring_in(self, path):
+        """Take a dropped or chosen file for what it is: a study, an environment, a mesh, or a reading."""
+        path = Path(path)
+        if path.suffix == SUFFIX:
+            self.open(path)
+        elif path.suffix.lower() in _PICTURES:
+            self._fetch(partial(_environment_bytes, path), partial(self._take_environment, path))
+        elif path.suffix.lower() == ".mtlx":
+            self.bring_in_materials(path)
+        elif self.session.specimen is None:
+            self.refuse("Add a specimen first; a reading or a mesh belongs to one.")
+        elif path.suffix.lower() in SUFFIXES:
+            self._fetch(partial(read_mesh, path), partial(self._ask_of_mesh, self.session.specimen.name))
+        else:
+            self._fetch(partial(_understood, path), partial(self._ask_of_reading, self.session.specimen.name))
+
+    def _fetch(self, read, take):
+        """Have `read()` done in the background, one after the other, and `take` what it gives."""
+        self._arriving.append((read, take))
+        self._fetch_next()
+
+    def _fetch_next(self):
+        asking = self.import_sheet is not None and self.import_sheet.isVisible()
+        if self._arriving and not self._is_fetching and not asking:
+            # Until its outcome has come here, whatever the thread says: one file is asked about at a time.
+            self._is_fetching = True
+            read, take = self._arriving.pop(0)
+            self._fetcher.start(lambda _report, _cancel: (take, read()))
+
+    def _fetched(self, found):
+        self._is_fetching = False
+        take, what = found
+        take(what)
+        self._fetch_next()
+
+    def _not_fetched(self, sentence):
+        self._is_fetching = False
+        self.refuse(sentence)
+        self._fetch_next()
+
+    def _index_of(self, specimen_name):
+        """Where a specimen stands in the study; None, said, where it is gone meanwhile."""
+        try:
+            return self.session.study.index(specimen_name)
+        except InputError as error:
+            self.refuse(str(error))
+            return None
+
+    def paste_reading(self):
+        """Take a table from the clipboard."""
+        text = QApplication.clipboard().text()
+        if self.session.specimen is None:
+            self.refuse("Add a specimen first; a reading belongs to one.")
+        elif not text.strip():
+            self.refuse("There is no table on the clipboard; copy one, its first row the names of the columns.")
+        else:
+            name = self.session.specimen.name
+            self._fetch(lambda: (text, understand(text, "pasted table")), partial(self._ask_of_reading, name))
+
+    def _ask_of_reading(self, specimen_name, found):
+        """Show what was understood of a text; the next file waits until that is settled."""
+        self.import_sheet = ImportSheet(*found, self.window)
+        self.import_sheet.taken.connect(partial(self._take_reading, specimen_name))
+        self.import_sheet.all_wanted.connect(lambda: self.bring_in_several([found[1].path]))
+        self.import_sheet.finished.connect(self._fetch_next)
+        self.import_sheet.open()
+
+    def _take_reading(self, specimen_name, readings):
+        if self._index_of(specimen_name) is None:
+            return
+        first, *more = readings
+        self.session.add_reading(first, "import a reading", specimen_name, *more)
+        told = "; ".join(f"{r.name}: {r.label}, {r.rows} rows" for r in readings)
+        self.session.said.emit(f"Imported {told}")
+
+    def _take_environment(self, path, data):
+        self.session.history.apply(self.session.study.with_environment(path.name, data), "environment")
+
+    def _ask_of_mesh(self, specimen_name, mesh):
+        """Ask for the unit unless the format says it, then have the mesh made ready as a study keeps it."""
+        if mesh.unit_mm is not None:
+            self._fetch(partial(mesh.as_kept, mesh.unit_mm), partial(self._take_mesh, specimen_name, mesh.name))
+            return
+        size = self.session.specimen.size_mm if self.session.specimen else 60.0
+        question = MeshQuestion(mesh, size, self.window)
+        if question.exec() == QDialog.DialogCode.Accepted:
+            self._fetch(
+                partial(mesh.as_kept, question.unit_mm, question.up), partial(self._take_mesh, specimen_name, mesh.name)
+            )
+
+    def _take_mesh(self, specimen_name, file_name, data):
+        index = self._index_of(specimen_name)
+        if index is not None:
+            self.session.history.apply(self.session.study.with_mesh(index, file_name, data), "mesh")
+
+
+def _understood(path):
+    text = text_of(path)
+    return text, understand(text, path)
+
+
+def _environment_bytes(path):
+    """The bytes of a picture file that can be read as an environment."""
+    environment_from(read_picture(path))
+    return read_bytes(path, _LARGEST_PICTURE)
