@@ -335,7 +335,8 @@ class TestSeveralAtOnce:
         study = window.session.study
         assert len(study.specimens) == len(before.specimens) + 1 and study.specimens[-1].name == "Buoy"
         assert len(study.specimens[0].readings) == len(before.specimens[0].readings) + 1
-        qtbot.waitUntil(lambda: not sheet.isVisible(), timeout=PATIENCE_MS)
+        window.activateWindow()
+        qtbot.waitUntil(window.isActiveWindow, timeout=PATIENCE_MS)
         assert window.session.history.undo_label == "import readings"
         QTest.keyClick(window, Qt.Key.Key_Z, CTRL)
         assert [s.name for s in window.session.study.specimens] == [s.name for s in before.specimens]
