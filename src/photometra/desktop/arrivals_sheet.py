@@ -54,7 +54,11 @@ class ArrivalsSheet(QDialog):
         self.doubts.setObjectName("quiet")
         self.doubts.setWordWrap(True)
         self.table.currentCellChanged.connect(lambda row, *_: self._tell(row))
-        self.refused = Label("\n".join(f"! {reason}" for _, reason in refused[:_REFUSED_SHOWN]))
+        # What columns there might be is told in full where the pointer rests.
+        short = [f"! {str(reason).replace(str(file), file.name).partition(';')[0]}" for file, reason in refused]
+        more = [f"! and {len(short) - _REFUSED_SHOWN} more"] if len(short) > _REFUSED_SHOWN else []
+        self.refused = Label("\n".join([*short[:_REFUSED_SHOWN], *more]))
+        self.refused.setToolTip(tip_of("\n".join(reason for _, reason in refused)))
         self.refused.setObjectName("brick")
         self.refused.setWordWrap(True)
         self.refused.setVisible(bool(refused))

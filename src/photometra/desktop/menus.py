@@ -159,7 +159,8 @@ class Menus:
         self._recent.clear()
         files = self.window.files
         for path in files.recent:
-            self._add(self._recent, path, partial(files.open, path))
+            # A list that changes: no key of one's own is kept for it.
+            self._add(self._recent, path, partial(files.open, path)).setObjectName("")
         self._recent.setEnabled(bool(files.recent))
 
     def _fill_links(self):

@@ -277,7 +277,7 @@ class SolveSheet(QWidget):
         cost = f"{solution.points} points, {solution.evaluations} evaluations, {solution.seconds:.1f} s"
         words = f"reduced χ² {before_and_after}  ·  {cost}  ·  Ctrl+Z undoes it"
         # The title leaves little room: what matters least goes into the tooltip.
-        self.state.setText(f"χ² {before_and_after}  ·  {solution.seconds:.1f} s")
+        self.state.setText(f"χ² {before_and_after}")
         self.state.setToolTip(words)
         self._show_report(solution, before, after)
         self.solution = solution

@@ -6,7 +6,7 @@ then told from the surface where it can be, and widens the error bars where it c
 
 from dataclasses import dataclass
 
-from ..figures import figures
+from ..figures import figures, with_error
 
 REACH = 8.0
 """How many of its standard uncertainties an effect may be off: more is no effect but a mistake."""
@@ -55,8 +55,10 @@ class Found:
         """For people: `gain 1.020 ± 0.004`, `thickness + 0.03 ± 0.02 mm`."""
         sure = f" ± {figures(self.sigma, 2)}" if self.sigma is not None else ""
         if self.name in FACTORS:
-            return f"{NAMES[self.name]} {figures(self.value, 4)}{sure}"
-        return f"{NAMES[self.name]} {figures(self.value, 2, sign=True)}{sure} {_UNITS.get(self.name, '')}".strip()
+            return f"{NAMES[self.name]} {with_error(self.value, self.sigma)}{sure}"
+        value = with_error(self.value, self.sigma) if self.sigma else figures(self.value, 2)
+        plus = "+" if self.value >= 0.0 else ""
+        return f"{NAMES[self.name]} {plus}{value}{sure} {_UNITS.get(self.name, '')}".strip()
 
 
 def effects_of(readings, surface, further=None) -> tuple[Effect, ...]:
