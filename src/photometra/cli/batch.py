@@ -18,10 +18,13 @@ from ..study import read_file
 from ..tracing import Rendering
 from .hand_over import Cluster, made_folder, picture_size, place_of
 from .output import Refused, output_path, print_json, tell
+from .progress import watched
 from .studies import Json, SpecimenName, StudyPath
 
 _TURNS = ("camera", "light", "both")
 _MOST_FRAMES = 1000
+_BATCH = 16
+"""Samples of a contact sheet's picture between two reports."""
 _DENOISE = "Denoise PNGs, or give EXRs the denoised picture as a layer."
 
 
@@ -64,7 +67,11 @@ def turntable(
             written.append(str(path))
             if resume and is_written(path, header_of(turned, one, width, height), samples):
                 continue
-            render_picture(turned, one, path, width, height, samples=samples, clean=denoise, place=place, resume=resume)
+            with watched(f"{one.name}, frame {i + 1} of {frames}", samples) as report:
+                render_picture(
+                    turned, one, path, width, height, samples=samples, clean=denoise, place=place, resume=resume,
+                    report=report,
+                )  # fmt: skip
             tell(f"frame {i + 1} of {frames}")
     if film is not None:
         write_film(film, (_as_shown(path, document.booth) for path in written), rate)
@@ -99,6 +106,7 @@ def contact_sheet(
     size: Annotated[str, typer.Option(metavar="WxH", help="Of each picture.")] = "256x256",
     columns: Annotated[int, typer.Option(min=1, max=50)] = 4,
     samples: Annotated[int, typer.Option(min=1, max=100_000)] = 32,
+    cluster: Cluster = None,
     as_json: Json = False,
 ):
     """Render every specimen of a study under the same light, as one picture; a PNG is denoised where that can be."""
@@ -109,12 +117,16 @@ def contact_sheet(
         raise Refused(f"{study}: there is no specimen in this study to show")
     is_shown = path.suffix.lower() == ".png"
     pictures = []
-    for i, one in enumerate(document.specimens):
-        scene = scene_of(document, one)
-        rendering = Rendering(compiled_in(scene, one), scene, width, height, limits=limits_of(document.booth))
-        rendering.add(samples)
-        pictures.append(clean_picture(rendering) if is_shown else rendering.picture())
-        tell(f"{one.name}, {i + 1} of {len(document.specimens)}")
+    with place_of(cluster) as place:
+        for i, one in enumerate(document.specimens):
+            scene, limits = scene_of(document, one), limits_of(document.booth)
+            rendering = Rendering(compiled_in(scene, one), scene, width, height, limits=limits, place=place)
+            with watched(one.name, samples) as report:
+                while rendering.samples < samples:
+                    rendering.add(min(max(1, rendering.samples), _BATCH, samples - rendering.samples))
+                    report(rendering)
+            pictures.append(clean_picture(rendering) if is_shown else rendering.picture())
+            tell(f"{one.name}, {i + 1} of {len(document.specimens)}")
     while len(pictures) % columns and len(pictures) > columns:
         pictures.append(np.full((height, width, 3), 0.18, np.float32))
     rows = [pictures[i : i + columns] for i in range(0, len(pictures), columns)]

@@ -1,8 +1,6 @@
 """Verbs that hand work over: render and export."""
 
-import math
 import re
-import time
 from contextlib import contextmanager
 from dataclasses import asdict, replace
 from pathlib import Path
@@ -22,6 +20,7 @@ from ..surface import parameter
 from ..surface.checks import picture_findings
 from ..surface.values import parse_length
 from .output import Refused, output_path, print_json, table, tell
+from .progress import noise_told, watched
 from .studies import Assignments, Json, SpecimenName, StudyPath, changed
 
 _LARGEST = 8192
@@ -137,10 +136,12 @@ def render(
             ):
                 tell(f"{path} is there already")
                 continue
-            _, rendering = render_picture(
-                whole, one, path, width, height, samples, seconds, noise, environment, seed, _teller(), layered=layers,
-                guided=guides, clean=denoise, place=place, resume=resume,
-            )  # fmt: skip
+            ends = samples or (DEFAULT_SAMPLES if seconds is None and noise is None else None), seconds, noise
+            with watched(one.name, *ends) as report:
+                _, rendering = render_picture(
+                    whole, one, path, width, height, *ends, environment, seed, report, layered=layers, guided=guides,
+                    clean=denoise, place=place, resume=resume,
+                )  # fmt: skip
             told.append(_told_of(whole, one, path, rendering, as_json))
     if as_json:
         print_json(told if every else told[0])
@@ -224,25 +225,6 @@ def _looked_at(document, viewpoint, region, clamp):
     if clamp is not None:
         changes["effort"] = replace(document.booth.effort, clamp=clamp)
     return document.with_booth(**changes) if changes else document
-
-
-def _teller():
-    """A reporter that says how far the picture is every other second."""
-    told = time.perf_counter()
-
-    def report(rendering):
-        nonlocal told
-        if time.perf_counter() - told > 2.0:
-            told = time.perf_counter()
-            tell(f"{rendering.samples} samples, {noise_told(rendering)}")
-
-    return report
-
-
-def noise_told(rendering):
-    """The picture's noise in words: after one sample nobody knows it."""
-    noise = rendering.noise()
-    return f"noise {100 * noise:.2f} %" if math.isfinite(noise) else "noise not known yet"
 
 
 def export(
