@@ -413,3 +413,53 @@ def test_the_library_reads_what_is_written(demo, tmp_path):
         for graph in doc.getNodeGraphs():
             for node in graph.getNodes("image"):
                 assert (tmp_path / node.getInputValue("file")).exists()
+
+
+class TestHaze:
+    def hazy(self, **more):
+        given = {
+            "metalness": 1.0,
+            "constants": "brass-70-30",
+            "roughness": 0.18,
+            "haze.amount": 0.35,
+            "haze.spread": 0.4,
+        }
+        return Specimen("Hazy brass", 40.0, Surface({**given, **more}))
+
+    def test_it_goes_along_as_a_mix_of_two_surfaces_and_comes_back(self, tmp_path):
+        one = self.hazy()
+        fits, lost = write_standard("materialx", Study("T", (one,)), one, tmp_path / "a.mtlx")
+        assert not any("haze" in sentence for sentence in lost)
+        text = (tmp_path / "a.mtlx").read_text()
+        assert text.count("<open_pbr_surface ") == 2 and "<mix " in text
+        back = of_one(tmp_path / "a.mtlx", size_mm=40.0)
+        surface = back.specimen.surface
+        assert back.specimen.name == "Hazy brass" and back.model == "open_pbr_surface"
+        assert surface["haze.amount"] == pytest.approx(0.35, abs=1e-4)
+        # What instruments read is what it was: gloss of a hazy metal, that one lobe cannot have.
+        loss = loss_between(colour_and_gloss(one.surface), colour_and_gloss(surface))
+        assert loss.delta_e < 0.6 and max(abs(g) for g in loss.gloss) < 3.0, loss
+        alone = fitted(one)
+        assert fits["Hazy brass"].fitted.error < 0.5 * alone.fitted.error
+
+    def test_with_a_map_of_roughness_both_have_their_own(self, tmp_path):
+        varied = Map((Layer(Generator("checker"), Placement("uv", (20.0, 20.0))),), 0.1, 0.4)
+        one = self.hazy(roughness=varied)
+        write_standard("materialx", Study("T", (one,)), one, tmp_path / "a.mtlx")
+        given = of_one(tmp_path / "a.mtlx", size_mm=40.0).specimen.surface
+        assert isinstance(given.input("roughness"), Map) and given["haze.amount"] == pytest.approx(0.35, abs=1e-4)
+
+    def test_a_mix_of_others_is_told_and_the_heavier_taken(self, tmp_path):
+        body = """
+  <open_pbr_surface name="a" type="surfaceshader"><input name="base_color" type="color3" value="0.8, 0.1, 0.1" />
+  </open_pbr_surface>
+  <open_pbr_surface name="b" type="surfaceshader"><input name="base_color" type="color3" value="0.1, 0.1, 0.8" />
+  </open_pbr_surface>
+  <mix name="m" type="surfaceshader"><input name="fg" type="surfaceshader" nodename="a" />
+  <input name="bg" type="surfaceshader" nodename="b" /><input name="mix" type="float" value="0.3" /></mix>
+  <surfacematerial name="Both" type="material"><input name="surfaceshader" type="surfaceshader" nodename="m" />
+  </surfacematerial>"""
+        taken = of_one(document(tmp_path, body))
+        assert any("a mix of two surfaces" in note for note in taken.notes)
+        red, _, blue = taken.specimen.surface["colour"]
+        assert blue > red

@@ -54,5 +54,5 @@ def write_standard(standard, study, specimen, path):
     from .loss import fitted
     from .materialx import write_materialx
 
-    found = fitted(specimen)
+    found = fitted(specimen, mixed=True)
     return {specimen.name: found}, write_materialx(specimen, path, found.inputs)

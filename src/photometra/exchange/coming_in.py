@@ -16,7 +16,7 @@ from ..surface.bank import compile_measured
 from ..surface.coat import COLOUR_UM
 from .baked import SAME, STEPS
 from .graph import Graph, Value, constant
-from .materialx import _rgb, _schlick
+from .materialx import HAZE, _rgb, _schlick
 
 _DEFAULTS = {
     "base_weight": 1.0, "base_color": 0.8, "specular_weight": 1.0, "specular_color": 1.0, "specular_roughness": 0.3,
@@ -96,6 +96,10 @@ def specimen_from(name, coming: Coming) -> Specimen:
         coming.changes.setdefault(ours, coming.number(theirs))
     if coming.number("thin_film_weight") > 0.0:
         coming.put("film.thickness", coming.of("thin_film_thickness"), 1000.0)
+    if coming.number(HAZE[0]) > 0.0:
+        rough, hazy = coming.number("specular_roughness"), coming.number(HAZE[1])
+        coming.changes["haze.amount"] = float(np.clip(coming.number(HAZE[0]), 0.0, 1.0))
+        coming.changes["haze.spread"] = float(np.clip((hazy - rough) / max(1.0 - rough, 1e-6), 0.0, 1.0))
     coming.changes["coat.thickness"] = COLOUR_UM
     coming.changes["thin_walled"] = coming.number("geometry_thin_walled") > 0.5
     _interface(coming)

@@ -15,7 +15,7 @@ from ..study import Specimen
 from ..surface.compile import compile_surface
 from .coming_in import Coming, specimen_from
 from .graph import Graph, constant
-from .materialx import openpbr_inputs
+from .materialx import HAZE, openpbr_inputs
 from .models import from_gltf, to_gltf
 
 _MOST_TRIED = 60
@@ -113,17 +113,17 @@ class Fitted:
     compared: Compared
 
 
-def fitted(specimen: Specimen, through=None) -> Fitted:
+def fitted(specimen: Specimen, through=None, mixed=False) -> Fitted:
     """The inputs that come closest as instruments see it: roughness and base colour, from those of plain renaming.
 
     through: what a standard makes of inputs of OpenPBR on the way there and back; None where it is OpenPBR itself.
-    Never worse than the renaming; about 3 s at the most.
+    mixed: haze goes along, as `openpbr_inputs` has it. Never worse than the renaming; about 3 s at the most.
     """
     from scipy.optimize import least_squares
 
     uniform = specimen.surface.uniform()
     constants = constants_reading(specimen.readings)
-    plain = openpbr_inputs(specimen)[0]
+    plain = openpbr_inputs(specimen, mixed)[0]
     before = colour_and_gloss(uniform, constants)
     names = [f"gloss{a}" for a in GLOSS_ANGLES if f"gloss{a}" in before]
 
@@ -131,7 +131,7 @@ def fitted(specimen: Specimen, through=None) -> Fitted:
         return colour_and_gloss(back(specimen, inputs, through).surface)
 
     renamed = loss_between(before, read(plain))
-    free = [k for k in ("specular_roughness", "coat_roughness") if k in plain and plain[k][1] > 0.0]
+    free = [k for k in ("specular_roughness", "coat_roughness", HAZE[1]) if k in plain and plain[k][1] > 0.0]
     has_colour = "base_color" in plain and plain.get("transmission_weight", ("", 0.0))[1] < 1.0
     start = [plain[k][1] for k in free] + (list(plain["base_color"][1]) if has_colour else [])
     if renamed.error < _WORTH or not start:

@@ -40,14 +40,19 @@ def _schlick(face, cosine):
     return face + (1.0 - face) * (1.0 - cosine) ** 5
 
 
+HAZE = ("haze_weight", "haze_roughness")
+"""No inputs of the standard: how much of a second surface is mixed in, that differs in its roughness alone."""
 _LEAST_DISPERSIVE = 120.0
 """The Abbe number from which on dispersion is none."""
 _BARE = {"coat.amount": 0.0, "film.amount": 0.0, "subsurface": 0.0, "sheen.amount": 0.0, "anisotropy": 0.0}
 _SOLID = {"thin_walled": False, "reverse.translucency": 0.0}
 
 
-def openpbr_inputs(specimen: Specimen):
-    """({input: (type, value)}, [a sentence for each thing left out]) for a specimen's surface."""
+def openpbr_inputs(specimen: Specimen, mixed=False):
+    """({input: (type, value)}, [a sentence for each thing left out]) for a specimen's surface.
+
+    mixed: haze may go along, as the `HAZE` of a second surface that is mixed in.
+    """
     s = specimen.surface.uniform()
     constants = constants_reading(specimen.readings)
     # OpenPBR states body and metal without what lies over them.
@@ -97,7 +102,10 @@ def openpbr_inputs(specimen: Specimen):
     _sheet(s, inputs, left_out)
     if s.applies("rotation") and s["rotation"] != 0.0:
         left_out.append("the rotation of the strokes: it needs the renderer's own tangents")
-    if s["haze.amount"] > 0.0:
+    if s["haze.amount"] > 0.0 and mixed:
+        inputs[HAZE[0]] = ("float", s["haze.amount"])
+        inputs[HAZE[1]] = ("float", s["roughness"] + (1.0 - s["roughness"]) * s["haze.spread"])
+    elif s["haze.amount"] > 0.0:
         left_out.append("haze: OpenPBR has a single lobe, written with the finish's own roughness")
     if clipped:
         left_out.append("the part of a colour outside Rec.709")
@@ -196,30 +204,51 @@ def document(specimen: Specimen, inputs=None, textures=None):
     """
     import MaterialX as mx
 
-    own, left_out = openpbr_inputs(specimen)
-    inputs = own if inputs is None else inputs
+    own, left_out = openpbr_inputs(specimen, mixed=True)
+    inputs = dict(own if inputs is None else inputs)
+    (_, haze), (_, hazy) = (inputs.pop(name, ("float", 0.0)) for name in HAZE)
     doc = mx.createDocument()
     doc.setColorSpace("lin_rec709")
     name = mx.createValidName(re.sub(r"\s+", "_", specimen.name)) or "specimen"
     graph = doc.addNodeGraph(f"NG_{name}") if textures else None
-    shader = doc.addNode("open_pbr_surface", f"{name}_surface", "surfaceshader")
-    shader.setDocString(f"{specimen.name}; lengths in millimetres; written by Photometra")
-    for key, (kind, value) in inputs.items():
-        port = shader.addInput(key, kind)
-        if key in (textures or {}):
-            _connect(graph, port, key, kind, textures[key])
-        elif kind == "boolean":
-            port.setValueString("true" if value else "false")
-        else:
-            port.setValueString(", ".join(f"{v:.7g}" for v in value) if kind == "color3" else f"{value:.7g}")
+    told = f"{specimen.name}; lengths in millimetres; written by Photometra"
+    shader = _shader(doc, f"{name}_surface", inputs, textures or {}, graph)
+    shader.setDocString(told)
+    if haze > 0.0:
+        others = {key: file for key, file in (textures or {}).items() if key != "specular_roughness"}
+        hazed = _shader(doc, f"{name}_haze", {**inputs, "specular_roughness": ("float", hazy)}, others, graph)
+        both = doc.addNode("mix", f"{name}_both", "surfaceshader")
+        both.setDocString(told)
+        for key, node in (("fg", hazed), ("bg", shader)):
+            both.addInput(key, "surfaceshader").setNodeName(node.getName())
+        both.addInput("mix", "float").setValueString(f"{haze:.7g}")
+        shader = both
     material = doc.addNode("surfacematerial", name, "material")
     link = material.addInput("surfaceshader", "surfaceshader")
     link.setNodeName(shader.getName())
     return doc, left_out
 
 
+def _shader(doc, name, inputs, textures, graph):
+    """A node of the surface with inputs, those in `textures` from pictures."""
+    shader = doc.addNode("open_pbr_surface", name, "surfaceshader")
+    for key, (kind, value) in inputs.items():
+        port = shader.addInput(key, kind)
+        if key in textures:
+            _connect(graph, port, key, kind, textures[key])
+        elif kind == "boolean":
+            port.setValueString("true" if value else "false")
+        else:
+            port.setValueString(", ".join(f"{v:.7g}" for v in value) if kind == "color3" else f"{value:.7g}")
+    return shader
+
+
 def _connect(graph, port, key, kind, file):
     """Have an input read a picture laid by UVs."""
+    end = graph.getOutput(f"{key}_out")
+    if end is not None:
+        port.setConnectedOutput(end)
+        return
     node = graph.addNode("image", f"{key}_image", kind)
     source = node.addInput("file", "filename")
     source.setValueString(str(file))
@@ -241,7 +270,7 @@ def write_materialx(specimen: Specimen, path, inputs=None):
     found = baked.textures_of(specimen)
     files = {key: (kind, Path(f"{path.stem}-maps") / baked.file_name(key, data)) for key, (kind, data) in found.items()}
     if inputs is None:
-        inputs = openpbr_inputs(specimen)[0]
+        inputs = openpbr_inputs(specimen, mixed=True)[0]
     inputs = {**inputs, **{k: v for k, v in ((k, (kind, None)) for k, (kind, _) in found.items()) if k not in inputs}}
     doc, left_out = document(specimen, inputs, {key: file for key, (_, file) in files.items()})
     valid, message = doc.validate()

@@ -4,16 +4,21 @@ from dataclasses import dataclass
 from functools import cache
 from pathlib import Path
 
+import numpy as np
+
 from ..disk import read_bytes
 from ..errors import InputError
 from ..names import one_line
 from ..study import Specimen
 from .coming_in import Coming, specimen_from
 from .graph import Graph, constant
+from .materialx import HAZE
 from .models import way_in
 
 _LARGEST = 32_000_000
 _MOST_MATERIALS = 500
+_DEEPEST = 8
+"""Mixes of mixes."""
 _OPENPBR, _STANDARD = "open_pbr_surface", "standard_surface"
 _TRANSLATED = "NG_standard_surface_to_open_pbr_surface"
 
@@ -89,15 +94,48 @@ def taken_from(doc, path, unit_mm=None, size_mm=60.0):
     return out
 
 
-def _is_known(shader):
+def _mixed(shader):
+    """(fore, back) of a mix of two surfaces; (None, None) of anything else."""
+    if shader.getCategory() != "mix":
+        return None, None
+    return tuple(port.getConnectedNode() if (port := shader.getInput(n)) is not None else None for n in ("fg", "bg"))
+
+
+def _is_known(shader, depth=0):
+    fore, behind = _mixed(shader)
+    if fore is not None and behind is not None and depth < _DEEPEST:
+        return _is_known(fore, depth + 1) and _is_known(behind, depth + 1)
     return shader.getCategory() in (_OPENPBR, _STANDARD) or way_in(shader) is not None
 
 
 def _taken(name, shader, folder, unit_mm, size_mm):
     graph = Graph(folder)
-    model = shader.getCategory()
     stated = 1.0 if "millimetres" in shader.getDocString() else None
-    values = {}
+    model, values = _values_of(graph, shader)
+    unit = unit_mm or stated
+    if unit is None and any(n in values for n in ("transmission_depth", "subsurface_radius")):
+        graph.note("the document does not say how long its unit is: taken as 1 mm")
+    title = shader.getDocString().partition(";")[0].strip() if stated else ""
+    specimen = specimen_from(one_line(title or name.replace("_", " ")), Coming(graph, values, unit or 1.0, size_mm))
+    return Taken(specimen, model, tuple(graph.notes))
+
+
+def _values_of(graph, shader):
+    """(the surface model, {input of OpenPBR: Value}) of a shader; of two that are mixed and differ in roughness alone
+    the one with the other as its haze, else the one that counts more."""
+    fore, behind = _mixed(shader)
+    if fore is not None:
+        (model, over), (other, under) = (_values_of(graph, s) for s in (fore, behind))
+        found = graph.at(shader, "mix")
+        share = float(found.mean[0]) if found is not None else 0.0
+        differing = {k for k in over.keys() | under.keys() if not _alike(over.get(k), under.get(k))}
+        if differing <= {"specular_roughness"} and {HAZE[0]}.isdisjoint(over.keys() | under.keys()):
+            hazy = over.get("specular_roughness", constant(0.3))
+            return other, {**under, HAZE[0]: constant(share), HAZE[1]: constant(float(hazy.mean[0]))}
+        graph.note(f"a mix of two surfaces, which differ in {', '.join(sorted(differing))[:80]}: the one that counts "
+                   "more is carried")  # fmt: skip
+        return (model, over) if share > 0.5 else (other, under)
+    model, values = shader.getCategory(), {}
     for port in shader.getInputs():
         found = graph.given(shader, port.getName())
         if found is not None:
@@ -109,12 +147,11 @@ def _taken(name, shader, folder, unit_mm, size_mm):
     elif model != _OPENPBR:
         at = {p.getName(): graph.at(shader, p.getName()) for p in shader.getNodeDef().getActiveInputs()}
         values = way_in(shader)({k: v for k, v in at.items() if v is not None} | values, graph.note)
-    unit = unit_mm or stated
-    if unit is None and any(n in values for n in ("transmission_depth", "subsurface_radius")):
-        graph.note("the document does not say how long its unit is: taken as 1 mm")
-    title = shader.getDocString().partition(";")[0].strip() if stated else ""
-    specimen = specimen_from(one_line(title or name.replace("_", " ")), Coming(graph, values, unit or 1.0, size_mm))
-    return Taken(specimen, model, tuple(graph.notes))
+    return model, values
+
+
+def _alike(a, b):
+    return a is not None and b is not None and a.data.shape == b.data.shape and bool(np.allclose(a.data, b.data))
 
 
 def _from_standard_surface(graph, shader, values):

@@ -272,6 +272,6 @@ def _beside(study, specimen, linear, display):
 
 def _losses(specimen):
     return (
-        ("MaterialX, OpenPBR", told_loss(fitted(specimen))),
+        ("MaterialX, OpenPBR", told_loss(fitted(specimen, mixed=True))),
         ("glTF 2.0", told_loss(fitted(specimen, through_gltf(specimen)))),
     )
