@@ -7,7 +7,9 @@ import pytest
 import tmm
 
 from photometra.colour import reflectance_to_xyz, xyz_to_lab
+from photometra.fitting import solve
 from photometra.instruments import brdf, measured
+from photometra.readings import read_file
 from photometra.surface import Surface, table
 from photometra.surface.compile import compile_surface
 
@@ -76,3 +78,55 @@ def test_a_colorimeter_says_what_the_spectrum_says():
     lab = measured("colorimeter", s, "45:0", illuminant="A", observer="1964-10")
     want = xyz_to_lab(reflectance_to_xyz(spectrum.x, spectrum.columns["reflectance"], "A", "1964-10"), "A", "1964-10")
     assert [float(lab.columns[c][0]) for c in "Lab"] == pytest.approx(want, abs=1e-6)
+
+
+class TestGonioreflectometer:
+    """The BRDF all round: against the lobe in the plane, reciprocity, a body that sends alike everywhere, and GGX."""
+
+    def asked(self, surface, incidence, view, azimuth):
+        places = {"incidence_deg": incidence, "view_deg": view, "azimuth_deg": azimuth}
+        return measured("gonioreflectometer", surface, places=places).columns["brdf_per_sr"]
+
+    def test_across_from_the_light_it_is_the_lobe_in_the_plane(self):
+        surface = Surface({"metalness": 1.0, "constants": "gold", "roughness": 0.35})
+        views = [10.0, 40.0, 45.0, 60.0]
+        lobe = measured("goniophotometer", surface, places={"incidence_deg": [45.0] * 4, "view_deg": views})
+        table = self.asked(surface, [45.0] * 4, views, [180.0] * 4)
+        assert table == pytest.approx(lobe.columns["brdf_per_sr"], rel=1e-3)
+        # A view on the side of the light is one at azimuth 0, or a negative one.
+        back = measured("goniophotometer", surface, places={"incidence_deg": [45.0], "view_deg": [-30.0]})
+        assert self.asked(surface, [45.0], [30.0], [0.0]) == pytest.approx(back.columns["brdf_per_sr"], rel=1e-3)
+
+    def test_it_is_reciprocal_and_even_in_azimuth(self):
+        surface = Surface({"roughness": 0.5, "colour": (0.4, 0.4, 0.4)})
+        there = self.asked(surface, [20.0, 20.0], [50.0, 50.0], [130.0, -130.0])
+        assert there[0] == pytest.approx(there[1], rel=1e-6)
+        assert self.asked(surface, [50.0], [20.0], [130.0]) == pytest.approx(there[:1], rel=2e-3)
+
+    def test_a_rough_metal_all_round_is_ggx_with_smiths_shadowing(self):
+        """Walter et al. (2007) with height-correlated Smith shadowing (Heitz 2014), a third of it reflected."""
+        alpha, third = 0.4**2, (1.0 / 3.0,) * 3
+        surface = Surface({"metalness": 1.0, "face_colour": third, "edge_colour": third, "roughness": 0.4})
+        cases = [(30.0, 20.0, 150.0), (30.0, 45.0, 120.0), (60.0, 50.0, 165.0)]
+        found = self.asked(surface, *(list(v) for v in zip(*cases, strict=True)))
+        for (i, r, phi), value in zip(cases, found, strict=True):
+            ti, tr, p = np.radians([i, r, phi])
+            wi = np.array([np.sin(ti), 0.0, np.cos(ti)])
+            wr = np.array([np.sin(tr) * np.cos(p), np.sin(tr) * np.sin(p), np.cos(tr)])
+            h = (wi + wr) / np.linalg.norm(wi + wr)
+            d = alpha**2 / (np.pi * (1.0 + (alpha**2 - 1.0) * h[2] ** 2) ** 2)
+            lam = [0.5 * (np.sqrt(1.0 + (alpha * np.tan(t)) ** 2) - 1.0) for t in (ti, tr)]
+            ggx = third[0] * d / (1.0 + sum(lam)) / (4.0 * wi[2] * wr[2])
+            # Of what is lost at the first bounce a ninth at the most comes back, evenly.
+            assert value == pytest.approx(ggx, rel=0.03, abs=0.002), (i, r, phi)
+
+    def test_a_table_of_others_comes_in_and_is_solved(self, tmp_path):
+        truth = Surface({"metalness": 1.0, "constants": "copper", "roughness": 0.33})
+        made = measured("gonioreflectometer", truth)
+        rows = zip(*(made.columns[c] for c in ("incidence_deg", "view_deg", "azimuth_deg", "brdf_per_sr")), strict=True)
+        text = "theta_i,theta_r,phi,BRDF (1/sr)\n" + "".join(",".join(f"{v:.8g}" for v in row) + "\n" for row in rows)
+        (tmp_path / "table.csv").write_text(text)
+        reading = read_file(tmp_path / "table.csv")
+        assert reading.kind_key == "brdf" and reading.rows == made.rows
+        found = solve(truth.with_values({"roughness": 0.6}), (reading,), ("roughness",))
+        assert found.surface["roughness"] == pytest.approx(0.33, abs=2e-3) and found.verdict.is_good

@@ -29,6 +29,7 @@ _PLACES = {
     "angle_deg": st.floats(0.0, 90.0),
     "incidence_deg": st.floats(-90.0, 90.0),
     "view_deg": st.floats(-90.0, 90.0),
+    "azimuth_deg": st.floats(-360.0, 360.0),
     "radius_mm": st.floats(0.0, 10_000.0),
     "polarisation": st.sampled_from([0.0, 0.5, 1.0]),
     "sample": st.integers(1, 9).map(float),

@@ -16,6 +16,8 @@ from .solver import counting
 from .uncertainty import covariance_of, errors_of, marginal
 
 _LOBES_DEG = (20.0, 45.0, 70.0)
+_RARE = ("gonioreflectometer",)
+"""What few can take, and says little that a lobe in the plane does not."""
 
 
 @dataclass(frozen=True, eq=False)
@@ -115,6 +117,8 @@ class Advice:
 def _candidates():
     """(instrument, setting in words, its arguments) of every reading worth weighing."""
     for key, tool in INSTRUMENTS.items():
+        if key in _RARE:
+            continue
         if tool.geometries:
             # What most can take; a multi-angle head is rare, and light let through needs a slab.
             for geometry in (g for g in tool.geometries if g not in (*MULTI_ANGLE, THROUGH)):

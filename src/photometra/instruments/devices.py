@@ -94,7 +94,7 @@ TRAITS = {
 """By instrument, in the order of the shelf."""
 
 _COLD, _REFRACTOMETER_RANGE, _ELLIPSOMETER_ROUGHEST = 0.98, (1.30, 1.95), 0.35
-_PHOTOMETRIC = ("reflectance", "gloss", "lobe", "transmittance", "scatter")
+_PHOTOMETRIC = ("reflectance", "gloss", "lobe", "brdf", "transmittance", "scatter")
 
 
 class SimulatedDevice:

@@ -38,6 +38,29 @@ def in_plane_lobe(compiled, incidence_deg, view_deg):
     return out
 
 
+def table_of_lobes(compiled, incidence_deg, view_deg, azimuth_deg):
+    """BRDF per steradian (n,), as `in_plane_lobe`, out of the plane of incidence as well.
+
+    incidence, view: from the normal, 0 to 90; azimuth: from the side of the light to that of the view about the normal,
+    180 where the view is across from the light (Nicodemus et al. 1977). An isotropic surface is the same at ± azimuth.
+    """
+    wavelengths, weights = spectral_rule()
+    x, w = gauss(_NODES)
+    offsets = np.radians(RECEPTOR_DEG * (x - 0.5))
+    both = np.outer(w, w).ravel()
+    out = np.empty(len(view_deg))
+    for i, (there, here, round_) in enumerate(zip(incidence_deg, view_deg, azimuth_deg, strict=True)):
+        theta, phi = math.radians(min(abs(here), _STEEPEST_DEG)), math.radians(round_ + (180.0 if here >= 0.0 else 0.0))
+        middle = np.array([math.sin(theta) * math.cos(phi), math.sin(theta) * math.sin(phi), math.cos(theta)])
+        down = np.array([math.cos(theta) * math.cos(phi), math.cos(theta) * math.sin(phi), -math.sin(theta)])
+        across = np.array([-math.sin(phi), math.cos(phi), 0.0])
+        seen = np.array([middle + math.tan(a) * down + math.tan(b) * across for a in offsets for b in offsets])
+        seen[:, 2] = np.maximum(seen[:, 2], math.cos(math.radians(_STEEPEST_DEG)))
+        seen /= np.linalg.norm(seen, axis=1, keepdims=True)
+        out[i] = both @ (brdf(compiled, direction_at(-there), seen, wavelengths) @ weights)
+    return out
+
+
 def lit_patches(compiled, incidence_deg, view_deg):
     """Linear RGB (3, n) of patches lit by D65 from one side, against a white diffuser lit alike."""
     rgb = np.empty((3, len(view_deg)))

@@ -54,6 +54,11 @@ INSTRUMENTS = {
         ),
         Instrument("goniophotometer", "lobe", "Goniophotometer", _crossed(incidence_deg=(45.0,), view_deg=_LOBE_DEG)),
         Instrument(
+            "gonioreflectometer", "brdf", "Gonioreflectometer",
+            _crossed(incidence_deg=(30.0, 60.0), view_deg=(0.0, 15.0, 30.0, 45.0, 60.0, 75.0),
+                     azimuth_deg=(0.0, 60.0, 120.0, 150.0, 180.0)),
+        ),
+        Instrument(
             "ellipsometer", "ellipsometry", "Ellipsometer",
             _crossed(angle_deg=(65.0, 75.0), wavelength_nm=range(400, 781, 20)),
         ),
@@ -168,6 +173,7 @@ _READS = {
         c, q["angle_deg"], q["wavelength_nm"], q["polarisation"]
     )[None],
     "lobe": lambda q, c: goniophotometer.in_plane_lobe(c, q["incidence_deg"], q["view_deg"])[None],
+    "brdf": lambda q, c: goniophotometer.table_of_lobes(c, q["incidence_deg"], q["view_deg"], q["azimuth_deg"])[None],
     "photograph": lambda q, c: goniophotometer.lit_patches(c, q["incidence_deg"], q["view_deg"]),
 }  # fmt: skip
 """Kinds that read the light a surface sends back."""

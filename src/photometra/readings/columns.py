@@ -36,6 +36,7 @@ _SPELLINGS = {
 
 MEASURES = {
     "wavelength_nm": "wavelength", "angle_deg": "angle", "incidence_deg": "angle", "view_deg": "angle",
+    "azimuth_deg": "angle",
     "radius_mm": "length", "polarisation": "letter", "sample": "number", "patch": "number",
     "n": "number", "k": "number", "reflectance": "share", "gloss_units": "gloss", "brdf_per_sr": "per sr",
     "psi_deg": "angle", "delta_deg": "angle", "regular": "share", "total": "share",
@@ -51,7 +52,9 @@ _STEMS = {
     "energy": "wavelength_nm", "photon_energy": "wavelength_nm", "wavelength_nm": "wavelength_nm",
     "angle": "angle_deg", "angle_of_incidence": "angle_deg", "aoi": "angle_deg", "theta": "angle_deg",
     "incidence": "incidence_deg", "theta_i": "incidence_deg", "view": "view_deg", "viewing": "view_deg",
-    "theta_r": "view_deg", "theta_v": "view_deg",
+    "theta_r": "view_deg", "theta_v": "view_deg", "theta_o": "view_deg",
+    "azimuth": "azimuth_deg", "phi": "azimuth_deg", "phi_r": "azimuth_deg", "delta_phi": "azimuth_deg",
+    "dphi": "azimuth_deg", "azimuth_deg": "azimuth_deg", "phi_d": "azimuth_deg", "φ": "azimuth_deg",
     "radius": "radius_mm", "distance": "radius_mm", "pol": "polarisation", "polarisation": "polarisation",
     "polarization": "polarisation", "sample": "sample", "patch": "patch",
     "n": "n", "index": "n", "refractive_index": "n", "k": "k", "extinction": "k",

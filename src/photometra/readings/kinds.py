@@ -108,6 +108,12 @@ KINDS = {
             effects=("gain", "offset", "angle_deg"), usual_systematic=Systematic(0.02, angle_deg=0.1), angle="view_deg",
         ),
         Kind(
+            "brdf", "BRDF table", ("incidence_deg", "view_deg", "azimuth_deg", "brdf_per_sr"), 3, (0.02, 0.001),
+            "relative", "mean relative difference", "rel", 0.1, axis="view_deg", limits=((0.0, 1e9),),
+            axis_label="view angle / °", value_label="BRDF / 1/sr", is_log=True,
+            usual_systematic=Systematic(0.02),
+        ),
+        Kind(
             "ellipsometry", "Ellipsometry", ("angle_deg", "wavelength_nm", "psi_deg", "delta_deg"), 2, (0.0, 0.1),
             "degrees", "rms difference of ψ and Δ", "°", 0.5, limits=((0.0, 90.0), (-360.0, 360.0)),
             axis="wavelength_nm", axis_label=_NM, value_label="ψ, Δ / °",

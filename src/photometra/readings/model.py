@@ -19,6 +19,7 @@ _RANGES = {
     "angle_deg": (0.0, 90.0),
     "incidence_deg": (-90.0, 90.0),
     "view_deg": (-90.0, 90.0),
+    "azimuth_deg": (-360.0, 360.0),
     "radius_mm": (0.0, 10_000.0),
     "sample": (1.0, 1e6),
     "patch": (1.0, 1e6),
@@ -144,7 +145,10 @@ class Reading:
         return hash(self.key())
 
 
-_PLACE_UNITS = {"wavelength_nm": "nm", "angle_deg": "°", "incidence_deg": "° in", "view_deg": "°", "radius_mm": "mm"}
+_PLACE_UNITS = {
+    "wavelength_nm": "nm", "angle_deg": "°", "incidence_deg": "° in", "view_deg": "°", "azimuth_deg": "° azimuth",
+    "radius_mm": "mm",
+}  # fmt: skip
 
 
 def place_text(column, value):
