@@ -18,6 +18,9 @@ _TITLES = {"bent": "roll-off", "shown": "displayed"}
 """What people call a step, where the chain's own name is another."""
 
 
+_LONGEST = "4096 samples · noise 99.9 % · 999 s"
+
+
 class ProbeLine(QWidget):
     """Follows the sight: a pixel through the chain on the left, samples, noise and time on the right."""
 
@@ -62,6 +65,9 @@ class ProbeLine(QWidget):
         self.progress = Label()
         self.progress.setFont(theme.font(8.5))
         self.progress.setToolTip("Samples a pixel, relative noise of the picture, time spent")
+        # As wide as it may become: what follows it would move with every frame.
+        self.progress.setMinimumWidth(self.progress.fontMetrics().horizontalAdvance(_LONGEST))
+        self.progress.setAlignment(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
         row.addWidget(self.progress)
         self.pause = QToolButton()
         self.pause.setText("Pause")
