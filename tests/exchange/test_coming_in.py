@@ -463,3 +463,22 @@ class TestHaze:
         assert any("a mix of two surfaces" in note for note in taken.notes)
         red, _, blue = taken.specimen.surface["colour"]
         assert blue > red
+
+
+@pytest.mark.parametrize(("unit", "long_mm"), [("mm", 1.0), ("cm", 10.0), ("m", 1000.0)])
+def test_a_document_for_a_scene_in_another_unit_comes_back_the_same(tmp_path, unit, long_mm):
+    milky = {"transmission": 1.0, "interior.colour": (0.9, 0.6, 0.3), "interior.depth": 12.0, "roughness": 0.05}
+    wax = {"subsurface": 1.0, "subsurface.colour": (0.8, 0.7, 0.5), "subsurface.radius": (3.0, 2.0, 1.0)}
+    for name, given, length, wanted in (
+        ("Glass", milky, "transmission_depth", 12.0),
+        ("Wax", wax, "subsurface_radius", 3.0),
+    ):
+        one = Specimen(name, 40.0, Surface(given))
+        write_standard("materialx", Study("T", (one,)), one, tmp_path / "a.mtlx", unit)
+        doc = mx.createDocument()
+        mx.readFromXmlFile(doc, str(tmp_path / "a.mtlx"))
+        port = doc.getNodes("open_pbr_surface")[0].getInput(length)
+        assert port.getValue() == pytest.approx(wanted / long_mm, rel=1e-5)
+        back = of_one(tmp_path / "a.mtlx", size_mm=40.0).specimen.surface
+        key = "interior.depth" if name == "Glass" else "subsurface.radius"
+        assert back[key] == pytest.approx(given[key], rel=1e-3)

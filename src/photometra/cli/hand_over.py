@@ -234,6 +234,7 @@ def export(
         str, typer.Option("--as", metavar="STANDARD", help=f"The open standard to write: {', '.join(STANDARDS)}.")
     ],
     output: Annotated[Path, typer.Option("-o", metavar="FILE")],
+    unit: Annotated[str, typer.Option(metavar="mm|cm|m", help="Of the scene that a MaterialX document is for.")] = "mm",
     assignments: Assignments = None,
     as_json: Json = False,
 ):
@@ -241,13 +242,18 @@ def export(
     if standard not in STANDARDS:
         raise Refused(f"--as '{standard}' is not a standard it writes; choose {', '.join(STANDARDS)}")
     from ..exchange.loss import told_loss
+    from ..exchange.materialx import UNITS
 
+    if unit not in UNITS:
+        raise Refused(f"--unit '{unit}' is not known; give {', '.join(UNITS)}")
+    if unit != "mm" and standard != "materialx":
+        raise Refused(f"--unit is of MaterialX: {standard} says itself how long its unit is")
     path = output_path(output, STANDARDS[standard])
     document = read_file(study)
     i = document.index(specimen)
     one = replace(document.specimens[i], surface=changed(document.specimens[i], assignments))
     document = document.with_specimen_at(i, one)
-    fits, left_out = write_standard(standard, document, one, path)
+    fits, left_out = write_standard(standard, document, one, path, unit)
     if as_json:
         print_json({"file": str(path), "standard": standard, "not_carried": left_out, "losses": [
             {"specimen": name, "delta_e": fit.fitted.delta_e, "gloss": list(fit.fitted.gloss),

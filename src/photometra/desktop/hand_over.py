@@ -106,6 +106,12 @@ class HandOver(QDialog):
         for label, suffixes in _STANDARDS.items():
             self.standard.addItem(label, suffixes)
         row.addWidget(self.standard, 1)
+        self.unit = QComboBox()
+        self.unit.setAccessibleName("Unit of lengths")
+        self.unit.setToolTip("Of the scene that the document is for; glTF and USD say theirs themselves")
+        self.unit.addItems(["mm", "cm", "m"])
+        self.standard.currentIndexChanged.connect(lambda i: self.unit.setVisible(i == 0))
+        row.addWidget(self.unit)
         self.export_button = QPushButton("Export…")
         self.export_button.clicked.connect(self._choose_material)
         row.addWidget(self.export_button)
@@ -241,7 +247,8 @@ class HandOver(QDialog):
         """Write the specimen in the standard of the suffix; say what that loses, and what it cannot carry."""
         study, specimen = self.session.study, self.session.specimen
         standard = next(s for s, suffixes in STANDARDS.items() if Path(path).suffix.lower() in suffixes)
-        if self.job.start(lambda _report, _cancel: (path, *write_standard(standard, study, specimen, path))):
+        unit = self.unit.currentText() if standard == "materialx" else "mm"
+        if self.job.start(lambda _report, _cancel: (path, *write_standard(standard, study, specimen, path, unit))):
             self._finish = self._exported
             self._busy(True)
 

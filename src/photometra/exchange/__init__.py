@@ -41,8 +41,11 @@ def _told(taken, name):
     return replace(taken.specimen, rests_on=f"{name}, {taken.model}", notes=notes.strip())
 
 
-def write_standard(standard, study, specimen, path):
-    """Write a specimen by a standard: ({specimen: `loss.Fitted`}, sentences on what could not be carried)."""
+def write_standard(standard, study, specimen, path, unit="mm"):
+    """Write a specimen by a standard: ({specimen: `loss.Fitted`}, sentences on what could not be carried).
+
+    unit: of a MaterialX document's lengths; the others say theirs themselves.
+    """
     if standard == "gltf":
         from .gltf import write_gltf
 
@@ -55,4 +58,4 @@ def write_standard(standard, study, specimen, path):
     from .materialx import write_materialx
 
     found = fitted(specimen, mixed=True)
-    return {specimen.name: found}, write_materialx(specimen, path, found.inputs)
+    return {specimen.name: found}, write_materialx(specimen, path, found.inputs, unit)

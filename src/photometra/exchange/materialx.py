@@ -40,6 +40,9 @@ def _schlick(face, cosine):
     return face + (1.0 - face) * (1.0 - cosine) ** 5
 
 
+UNITS = {"mm": ("millimetres", 1.0), "cm": ("centimetres", 10.0), "m": ("metres", 1000.0)}
+"""Of a document's lengths: what it says of them, and how long one is in mm."""
+_LENGTHS = ("transmission_depth", "subsurface_radius")
 HAZE = ("haze_weight", "haze_roughness")
 """No inputs of the standard: how much of a second surface is mixed in, that differs in its roughness alone."""
 _LEAST_DISPERSIVE = 120.0
@@ -197,21 +200,24 @@ def _interior(s, compiled, size_mm, inputs, left_out):
         inputs["transmission_dispersion_abbe_number"] = ("float", s["abbe"])
 
 
-def document(specimen: Specimen, inputs=None, textures=None):
+def document(specimen: Specimen, inputs=None, textures=None, unit="mm"):
     """(MaterialX document, sentences on what was left out); the document is valid against the library.
 
-    inputs: instead of those of `openpbr_inputs`; textures: {input: (type, file beside the document)}.
+    inputs: instead of those of `openpbr_inputs`; textures: {input: (type, file beside the document)}; unit: of its
+    lengths, of `UNITS`.
     """
     import MaterialX as mx
 
     own, left_out = openpbr_inputs(specimen, mixed=True)
     inputs = dict(own if inputs is None else inputs)
+    named, long_mm = UNITS[unit]
+    inputs |= {k: ("float", inputs[k][1] / long_mm) for k in _LENGTHS if k in inputs and inputs[k][1] is not None}
     (_, haze), (_, hazy) = (inputs.pop(name, ("float", 0.0)) for name in HAZE)
     doc = mx.createDocument()
     doc.setColorSpace("lin_rec709")
     name = mx.createValidName(re.sub(r"\s+", "_", specimen.name)) or "specimen"
     graph = doc.addNodeGraph(f"NG_{name}") if textures else None
-    told = f"{specimen.name}; lengths in millimetres; written by Photometra"
+    told = f"{specimen.name}; lengths in {named}; written by Photometra"
     shader = _shader(doc, f"{name}_surface", inputs, textures or {}, graph)
     shader.setDocString(told)
     if haze > 0.0:
@@ -259,10 +265,10 @@ def _connect(graph, port, key, kind, file):
     port.setConnectedOutput(end)
 
 
-def write_materialx(specimen: Specimen, path, inputs=None):
+def write_materialx(specimen: Specimen, path, inputs=None, unit="mm"):
     """Write the document, its maps as pictures in a folder beside it; returns the sentences on what it could not carry.
 
-    inputs: instead of those of `openpbr_inputs`. InputError where it cannot write.
+    inputs: instead of those of `openpbr_inputs`; unit: of its lengths. InputError where it cannot write.
     """
     import MaterialX as mx
 
@@ -272,7 +278,7 @@ def write_materialx(specimen: Specimen, path, inputs=None):
     if inputs is None:
         inputs = openpbr_inputs(specimen, mixed=True)[0]
     inputs = {**inputs, **{k: v for k, v in ((k, (kind, None)) for k, (kind, _) in found.items()) if k not in inputs}}
-    doc, left_out = document(specimen, inputs, {key: file for key, (_, file) in files.items()})
+    doc, left_out = document(specimen, inputs, {key: file for key, (_, file) in files.items()}, unit)
     valid, message = doc.validate()
     if not valid:
         raise ExportError(f"{path}: the document did not come out valid ({message.strip()})")

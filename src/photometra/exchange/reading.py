@@ -12,7 +12,7 @@ from ..names import one_line
 from ..study import Specimen
 from .coming_in import Coming, specimen_from
 from .graph import Graph, constant
-from .materialx import HAZE
+from .materialx import HAZE, UNITS
 from .models import way_in
 
 _LARGEST = 32_000_000
@@ -110,12 +110,13 @@ def _is_known(shader, depth=0):
 
 def _taken(name, shader, folder, unit_mm, size_mm):
     graph = Graph(folder)
-    stated = 1.0 if "millimetres" in shader.getDocString() else None
+    told = shader.getDocString()
+    stated = next((long_mm for named, long_mm in UNITS.values() if f"lengths in {named};" in told), None)
     model, values = _values_of(graph, shader)
     unit = unit_mm or stated
     if unit is None and any(n in values for n in ("transmission_depth", "subsurface_radius")):
         graph.note("the document does not say how long its unit is: taken as 1 mm")
-    title = shader.getDocString().partition(";")[0].strip() if stated else ""
+    title = told.partition(";")[0].strip() if stated else ""
     specimen = specimen_from(one_line(title or name.replace("_", " ")), Coming(graph, values, unit or 1.0, size_mm))
     return Taken(specimen, model, tuple(graph.notes))
 
