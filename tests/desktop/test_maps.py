@@ -308,3 +308,30 @@ def test_missing_pictures_are_named_and_found_again(window, qtbot, tmp_path, mon
     window.files.relink()
     qtbot.waitUntil(lambda: not value(window).is_missing, timeout=PATIENCE_MS)
     assert "1 found" in window._said.text()
+
+
+def test_the_place_of_a_reading_is_clicked_in_the_picture(window, qtbot):
+    """What a click says is where the ray meets the ball; beside it the reading is of all of it again."""
+    session, picture = window.session, window.sight.picture
+    session.choose(0)
+    session.choose_reading(1)
+    qtbot.waitUntil(lambda: picture.frame is not None and picture.frame.step == 1, timeout=PATIENCE_MS)
+    window.acts.pick_place()
+    surveyor = window.sight.surveyor
+    qtbot.waitUntil(lambda: surveyor._found is not None, timeout=PATIENCE_MS)
+    before = session.reading
+    rows, columns = np.nonzero(surveyor._found.part >= 0)
+    y, x = int(rows.mean()), int(columns.mean())
+    height, width, _ = picture.frame.linear.shape
+    at = QPoint(round((x + 0.5) * picture.width() / width), round((y + 0.5) * picture.height() / height))
+    QTest.mouseClick(picture, Qt.MouseButton.LeftButton, pos=at)
+    qtbot.waitUntil(lambda: session.reading.spot is not None, timeout=PATIENCE_MS)
+    spot, radius = session.reading.spot, session.specimen.size_mm / 2.0
+    assert np.hypot(np.hypot(spot.x, spot.z), spot.y - radius) == pytest.approx(radius, rel=0.01)
+    assert spot.diameter_mm == (before.collected_mm or 8.0) and session.reading.name == before.name
+    window.acts.pick_place()
+    qtbot.waitUntil(lambda: surveyor._found is not None, timeout=PATIENCE_MS)
+    QTest.mouseClick(picture, Qt.MouseButton.LeftButton, pos=QPoint(6, 6))
+    qtbot.waitUntil(lambda: session.reading.spot is None, timeout=PATIENCE_MS)
+    # Afterwards a click is a click again.
+    assert not surveyor._places

@@ -1,13 +1,17 @@
 """What a person does to the study by menus and keys that need a word, a file or a question first."""
 
-from PyQt6.QtCore import QObject
+from PyQt6.QtCore import QObject, Qt
 from PyQt6.QtWidgets import QInputDialog, QLineEdit
 
 from ..errors import InputError
 from ..instruments.derived import constants_of_ellipsometry
 from ..readings.targets import sellmeier
+from ..shapes.lying import Spot
 from ..surface.constants import FROM_MODEL, FROM_READING, choosing
 from .colour_target import ColourTarget
+
+_USUAL_SPOT_MM = 8.0
+"""What a reading's place is wide where it does not say what its instrument looks at."""
 
 
 class Acts(QObject):
@@ -55,6 +59,27 @@ class Acts(QObject):
             self._try(lambda: self.session.study.without_specimen(self.session.index), "remove a specimen")
 
     # Evidence.
+
+    def pick_place(self):
+        """Have the next click in the picture say where the chosen reading was taken."""
+        if self.session.reading is None:
+            self.window.say("Choose a reading first; its place is where the instrument stood.")
+            return
+        self.window.show_sheet()
+        surveyor = self.window.sight.surveyor
+        surveyor.want_place(True)
+        surveyor.placed.connect(self._take_place, Qt.ConnectionType.SingleShotConnection)
+        self.window.say(f"Click where '{self.session.reading.name}' was taken; beside the specimen for all of it.")
+
+    def _take_place(self, place):
+        self.window.sight.surveyor.want_place(False)
+        reading = self.session.reading
+        if reading is None:
+            return
+        wide = reading.spot.diameter_mm if reading.spot else reading.collected_mm or _USUAL_SPOT_MM
+        spot = None if place is None else Spot(*(round(float(v), 2) for v in place), wide)
+        self.session.change_reading(reading.remade(spot=spot), "place of a reading")
+        self.window.say(f"{reading.name}: {f'taken at {spot.text}' if spot else 'taken of all of the specimen'}.")
 
     def add_colour_target(self):
         """Ask for a colour that is to be met, and take it as evidence."""

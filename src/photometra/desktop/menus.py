@@ -61,6 +61,7 @@ class Menus:
         self._add(evidence, "Instrument &shelf", partial(w.toggle_sheet, "shelf"), "Ctrl+D")
         evidence.addSeparator()
         self._add(evidence, "&Reading: edit", partial(w.toggle_sheet, "reading"), "Ctrl+L")
+        self._add(evidence, "Place of the reading: &click it in the picture", w.acts.pick_place)
         self._add(evidence, "&What the evidence says", partial(w.toggle_sheet, "evidence"), "Ctrl+K")
         self._add(evidence, "&Agreement of the study", partial(w.toggle_sheet, "agreement"), "Ctrl+G")
         surface = bar.addMenu("S&urface")

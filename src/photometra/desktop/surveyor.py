@@ -25,6 +25,8 @@ class Surveyor(QObject):
     pointed = pyqtSignal(int)
     """The part under the pointer, below 0 for none."""
     tapped = pyqtSignal(int)
+    placed = pyqtSignal(object)
+    """The place in mm, (3,), that was clicked while one was wanted; None beside the specimen."""
     told = pyqtSignal(str)
     """The mapped values under the pointer, in words."""
 
@@ -32,7 +34,7 @@ class Surveyor(QObject):
         super().__init__(parent)
         self.session, self.picture = session, picture
         self.mode, self.parts = "", frozenset()
-        self.is_wanted = False
+        self.is_wanted = self._places = False
         self._frame = self._of = self._found = None
         self._levels = {}
         self._at = self._laid = None
@@ -70,6 +72,11 @@ class Surveyor(QObject):
         """Have the view surveyed while anybody looks at its parts."""
         self.is_wanted = on
         self._follow()
+
+    def want_place(self, on):
+        """Have the next click tell its place on the specimen."""
+        self._places = on
+        self.want(on)
 
     def _key(self):
         r, booth = self._frame.request, self._frame.request.booth
@@ -124,6 +131,9 @@ class Surveyor(QObject):
 
     def _tap(self, x, y):
         part = self.part_at(x, y)
+        if self._places:
+            self.placed.emit(self._found.places[y, x, :3].copy() if part >= 0 else None)
+            return
         if part >= 0:
             self.tapped.emit(part)
 
