@@ -5,6 +5,7 @@ from PyQt6.QtCore import Qt
 from PyQt6.QtTest import QTest
 
 from photometra.library import default_library, read_entry
+from photometra.study import Specimen, Study, write_file
 
 from .conftest import PATIENCE_MS, click
 
@@ -82,8 +83,6 @@ def test_a_specimen_is_kept_and_found_again(sheet, window, qtbot):
 
 
 def test_another_folder_is_opened_and_remembered(sheet, window, qtbot, tmp_path):
-    from photometra.study import Specimen, Study, write_file
-
     folder = tmp_path / "boat"
     folder.mkdir()
     write_file(Study("Oar", (Specimen("Oar, spruce"),)), folder / "oar.photometra")
@@ -93,3 +92,15 @@ def test_another_folder_is_opened_and_remembered(sheet, window, qtbot, tmp_path)
     assert "1 cannot be read" in sheet.state.text()
     look_for(sheet, qtbot, "spoilt", 1)
     assert not sheet.take_button.isEnabled() and "damaged or is not a study" in sheet.about.text()
+
+
+def test_what_another_program_puts_into_a_folder_or_takes_out_is_seen(sheet, window, qtbot, tmp_path):
+    folder = tmp_path / "shared"
+    folder.mkdir()
+    write_file(Study("Cleat", (Specimen("Cleat, bronze"),)), folder / "cleat.photometra")
+    sheet.open_folder(str(folder))
+    qtbot.waitUntil(lambda: "Cleat, bronze" in names(sheet), timeout=PATIENCE_MS)
+    write_file(Study("Thole", (Specimen("Thole pin, oak"),)), folder / "thole.photometra")
+    qtbot.waitUntil(lambda: "Thole pin, oak" in names(sheet), timeout=PATIENCE_MS)
+    (folder / "cleat.photometra").unlink()
+    qtbot.waitUntil(lambda: "Cleat, bronze" not in names(sheet), timeout=PATIENCE_MS)

@@ -2,7 +2,7 @@
 
 from pathlib import Path
 
-from PyQt6.QtCore import QAbstractListModel, QModelIndex, QSize, Qt, QTimer
+from PyQt6.QtCore import QAbstractListModel, QFileSystemWatcher, QModelIndex, QSize, Qt, QTimer
 from PyQt6.QtGui import QIcon, QPixmap
 from PyQt6.QtWidgets import (
     QComboBox,
@@ -30,7 +30,7 @@ _PICTURE = 116
 _CELL = QSize(_PICTURE + 18, _PICTURE + 56)
 _KEPT_PICTURES = 2000
 _DETAIL_WIDTH = 216
-_SEARCH_RESTS_MS = 120
+_SEARCH_RESTS_MS, _CHANGES_REST_MS = 120, 400
 
 
 class Entries(QAbstractListModel):
@@ -106,6 +106,11 @@ class LibrarySheet(Sheet):
         self._keeping = LongJob(self)
         self._keeping.finished.connect(self._is_kept)
         self._keeping.failed.connect(session.said)
+        # Entries that come, go or change on the disk, whoever does it.
+        self._watcher = QFileSystemWatcher(self)
+        self._changed = QTimer(self, singleShot=True, interval=_CHANGES_REST_MS)
+        self._changed.timeout.connect(self._follow_disk)
+        self._watcher.directoryChanged.connect(lambda _path: self._changed.start())
         self._rest = QTimer(self, singleShot=True, interval=_SEARCH_RESTS_MS)
         self._rest.timeout.connect(self._ask)
         self.keep_button = QPushButton("Keep this specimen")
@@ -234,8 +239,19 @@ class LibrarySheet(Sheet):
         # What comes while a sync runs asks for another one after it.
         self._again = not self._sync.start(job)
 
+    def _follow_disk(self):
+        # While nobody looks there is no hurry: it is brought up when it is opened.
+        if self.isVisible():
+            self.bring_up()
+
     def _synced(self, libraries):
         self.libraries = libraries
+        there = {str(library.folder) for library in libraries}
+        watched = set(self._watcher.directories())
+        if there - watched:
+            self._watcher.addPaths(sorted(there - watched))
+        if watched - there:
+            self._watcher.removePaths(sorted(watched - there))
         if self._again:
             self.bring_up()
         self.model.forget()
