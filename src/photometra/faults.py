@@ -1,5 +1,6 @@
 """Faults of the program itself: their traces go to a log, never to a person as if the input were bad."""
 
+import platform
 import sys
 import traceback
 from datetime import datetime
@@ -7,9 +8,13 @@ from pathlib import Path
 
 import platformdirs
 
+from . import __version__
+from .names import one_line
+
 EXIT_CODE = 3
 """Of a command that ended by a fault of its own."""
 _MOST_BYTES = 1_000_000
+_MOST_REPORTS = 20
 
 
 def log_file() -> Path:
@@ -37,9 +42,32 @@ def listen(listener):
         listener(sentence)
 
 
+def trace_of(error):
+    """An error with its trace, as Python tells it."""
+    return "".join(traceback.format_exception(error))
+
+
+def report(error, told) -> Path | None:
+    """Write a report of a fault to a file of its own: trace, version, machine, and what else is told {name: text};
+    where it is, None where it cannot be written. Only the latest are kept."""
+    folder = log_file().parent / "reports"
+    lines = {"when": datetime.now().isoformat(timespec="seconds"), "version": __version__,
+             "python": sys.version.split()[0], "machine": platform.platform(), **told}  # fmt: skip
+    head = "".join(f"{name}: {one_line(str(value))}\n" for name, value in lines.items())
+    try:
+        folder.mkdir(parents=True, exist_ok=True)
+        for old in sorted(folder.glob("fault-*.txt"))[: -_MOST_REPORTS + 1]:
+            old.unlink(missing_ok=True)
+        path = folder / f"fault-{datetime.now():%Y%m%d-%H%M%S-%f}.txt"
+        path.write_text(f"{head}\n{trace_of(error)}", encoding="utf-8")
+    except OSError:
+        return None
+    return path
+
+
 def note(error) -> Path:
     """Write an error with its trace to the log and to standard error; where the log is."""
-    told = "".join(traceback.format_exception(error))
+    told = trace_of(error)
     print(told, file=sys.stderr, end="")
     path = log_file()
     try:

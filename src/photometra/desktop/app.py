@@ -14,6 +14,7 @@ from PyQt6.QtWidgets import QApplication
 from .. import faults
 from ..errors import InputError
 from . import theme
+from .fault_dialog import FaultDialog
 
 
 def settings_file() -> Path:
@@ -61,11 +62,14 @@ def make_application(arguments=None) -> QApplication:
 
 
 def _say_what_fails(window):
-    """What nobody foresaw is printed in full and told in the window, which goes on."""
+    """What nobody foresaw is printed in full and told in the window, which keeps the work and goes on."""
+    dialog = FaultDialog(window)
 
-    def hook(kind, error, trace):
-        faults.note(error.with_traceback(trace))
-        window.say(f"Something went wrong inside: {kind.__name__}: {error}")
+    def hook(_kind, error, trace):
+        error = error.with_traceback(trace)
+        faults.note(error)
+        window.files.autosave()
+        dialog.tell(error, window.session.study.name)
 
     sys.excepthook = hook
 

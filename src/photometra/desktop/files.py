@@ -219,8 +219,6 @@ class Files(Arriving):
             self.session.said.emit(problem)
         self._told_of_autosave = bool(problem)
 
-    # Bringing in.
-
     # Remembering.
 
     @property
