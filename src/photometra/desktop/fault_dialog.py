@@ -1,10 +1,10 @@
 """What nobody foresaw: told with its trace and a report file, the work kept, and the window goes on."""
 
 from PyQt6.QtCore import Qt
+from PyQt6.QtGui import QFontDatabase
 from PyQt6.QtWidgets import QDialog, QDialogButtonBox, QPlainTextEdit, QVBoxLayout
 
 from .. import faults
-from . import theme
 from .text import Label
 
 _SIZE = 620, 380
@@ -25,10 +25,10 @@ class FaultDialog(QDialog):
         self.where.setTextInteractionFlags(Qt.TextInteractionFlag.TextSelectableByMouse)
         self.trace = QPlainTextEdit()
         self.trace.setReadOnly(True)
-        self.trace.setFont(theme.font(8.5))
+        self.trace.setFont(QFontDatabase.systemFont(QFontDatabase.SystemFont.FixedFont))
         self.trace.setAccessibleName("The trace of the fault")
         buttons = QDialogButtonBox()
-        buttons.addButton("Go on", QDialogButtonBox.ButtonRole.AcceptRole)
+        buttons.addButton("Continue", QDialogButtonBox.ButtonRole.AcceptRole)
         buttons.accepted.connect(self.accept)
         column = QVBoxLayout(self)
         for part in (self.says, self.trace, self.where, buttons):
@@ -44,7 +44,7 @@ class FaultDialog(QDialog):
         before = self.trace.toPlainText() if self.isVisible() else ""
         self.says.setText(
             f"A fault of the program itself: {type(error).__name__}: {str(error)[:300]}. Your work is kept, and you "
-            "can go on; what you did last may not have been done."
+            "can continue; what you did last may not have been done."
         )
         self.trace.setPlainText(f"{before}\n{told}".strip())
         self.trace.moveCursor(self.trace.textCursor().MoveOperation.End)
