@@ -13,6 +13,7 @@ from .errors import InputError
 _LARGEST_SIDE = 32768
 _MOST_NUMBERS = 16384 * 8192 * 3
 """Pixels times channels that are decoded at the most: what a header promises, a few bytes may keep."""
+_AS_STORED = "oiio:UnassociatedAlpha"
 DAMAGED = "the picture is damaged; save it again from where it came from"
 
 
@@ -28,7 +29,10 @@ def opened_picture(path):
     path = regular(path)
     if path.stat().st_size == 0:
         raise PictureError(f"{path}: the file is empty; choose a picture with something in it")
-    source = oiio.ImageInput.open(str(path))
+    # Numbers as they stand in the file: an alpha beside them is a number of its own, not multiplied into them.
+    as_stored = oiio.ImageSpec()
+    as_stored.attribute(_AS_STORED, 1)
+    source = oiio.ImageInput.open(str(path), as_stored)
     if source is None:
         _forget_error(oiio)
         raise PictureError(f"{path}: this is not a picture file that can be read; give EXR, HDR, TIFF, PNG or JPEG")
@@ -123,11 +127,20 @@ def decoded_picture(name, data, layer=""):
 
     PictureError, naming `name`, where it cannot be read.
     """
+    return _decoded(name, data, lambda path: read_picture(path, layer))
+
+
+def decoded_native(name, data):
+    """As `read_native`, from a file's bytes."""
+    return _decoded(name, data, read_native)
+
+
+def _decoded(name, data, read):
     handle, path = tempfile.mkstemp(suffix=Path(name).suffix)
     try:
         with os.fdopen(handle, "wb") as out:
             out.write(data)
-        return read_picture(path, layer)
+        return read(path)
     except PictureError as error:
         raise PictureError(str(error).replace(path, name)) from None
     finally:
@@ -198,6 +211,8 @@ def _write(path, pixels, kind, header, suffix, names=None, window=None):
     if suffix == ".exr":
         spec.attribute("compression", "zip")
         spec.attribute("oiio:ColorSpace", "lin_rec709")
+    else:
+        spec.attribute(_AS_STORED, 1)
     for key, value in (header or {}).items():
         spec.attribute(key, str(value))
     with replacing(path) as temporary:

@@ -20,7 +20,7 @@ from photometra.instruments.summary import colour_and_gloss
 from photometra.maps import Generator, Layer, Map, Placement
 from photometra.maps.laying import levels_on
 from photometra.optics import fresnel_dielectric
-from photometra.pictures import encoded_png, read_picture, write_png
+from photometra.pictures import read_picture, write_png
 from photometra.study import Booth, Lamp, Specimen, Study, Viewpoint
 from photometra.surface import Surface
 from photometra.tracing.environment import place_towards, radiance_at
@@ -197,43 +197,6 @@ class TestTheBooth:
         assert lamp.GetIntensityAttr().Get() == 4.0 and lamp.GetWidthAttr().Get() == pytest.approx(25.0)
         assert tuple(lamp.GetColorAttr().Get()) == pytest.approx((1.0, 1.0, 1.0), abs=0.02)
         assert not stage.GetPrimAtPath("/booth/back_light")
-
-
-class TestTexturesOfOthers:
-    def glb(self, path, material, *pictures):
-        """A GLB with a material, and pictures in its buffer."""
-        data, views = b"", []
-        for picture in pictures:
-            views.append({"buffer": 0, "byteOffset": len(data), "byteLength": len(picture)})
-            data += picture + b"\0" * (-len(picture) % 4)
-        document = {
-            "asset": {"version": "2.0"}, "materials": [material], "bufferViews": views,
-            "buffers": [{"byteLength": len(data)}],
-            "images": [{"bufferView": i, "mimeType": "image/png"} for i in range(len(pictures))],
-            "textures": [{"source": i} for i in range(len(pictures))],
-        }  # fmt: skip
-        text = json.dumps(document).encode()
-        text += b" " * (-len(text) % 4)
-        head = struct.pack("<4sII", b"glTF", 2, 28 + len(text) + len(data))
-        chunks = struct.pack("<I4s", len(text), b"JSON") + text + struct.pack("<I4s", len(data), b"BIN\0") + data
-        path.write_bytes(head + chunks)
-        return path
-
-    def test_pictures_in_a_glb_become_maps(self, tmp_path):
-        ramp = np.tile(np.linspace(0.0, 1.0, 64)[None, :, None], (64, 1, 3))
-        rough = {"roughnessFactor": 0.8, "metallicFactor": 0.0, "metallicRoughnessTexture": {"index": 0}}
-        path = self.glb(tmp_path / "a.glb", {"name": "Oar", "pbrMetallicRoughness": rough}, encoded_png(ramp))
-        taken = of_one(path)
-        given = taken.specimen.surface.input("roughness")
-        assert (given.low, given.high) == pytest.approx((0.0, 0.8), abs=0.01)
-        assert taken.specimen.surface["metalness"] == 0.0
-
-    @pytest.mark.parametrize("spoil", [{"index": 7}, {"index": "a"}, {}, None, {"index": 0, "texCoord": 1}])
-    def test_what_is_not_there_is_told_and_the_rest_taken(self, tmp_path, spoil):
-        rough = {"roughnessFactor": 0.4, "metallicRoughnessTexture": spoil}
-        path = self.glb(tmp_path / "a.glb", {"pbrMetallicRoughness": rough}, b"no picture")
-        taken = of_one(path)
-        assert taken.specimen.surface["roughness"] == pytest.approx(0.4) and any("picture" in n for n in taken.notes)
 
 
 class TestOthersDocuments:

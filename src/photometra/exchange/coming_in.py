@@ -10,10 +10,13 @@ from ..names import kept_name
 from ..optics.dispersion import index_of_reflectance
 from ..optics.fresnel import COS_EDGE, fresnel_dielectric
 from ..pictures import encoded_levels
+from ..shapes.lying import LiesOn
 from ..study import Specimen
 from ..surface import PARAMETERS, Surface, rows
 from ..surface.bank import compile_measured
 from ..surface.coat import COLOUR_UM
+from ..surface.inputs import height_of_normals_um
+from ..surface.values import BUMP
 from .baked import SAME, STEPS
 from .graph import Graph, Value, constant
 from .materialx import HAZE, _rgb, _schlick
@@ -29,6 +32,7 @@ _DEFAULTS = {
 _COLOURS = ("base_color", "specular_color", "transmission_color", "transmission_scatter", "subsurface_color",
             "subsurface_radius_scale", "fuzz_color", "coat_color", "emission_color")  # fmt: skip
 _ROUNDS = 12
+_LEAST_BUMP_UM = 0.05
 
 
 @dataclass
@@ -105,6 +109,7 @@ def specimen_from(name, coming: Coming) -> Specimen:
     _interface(coming)
     _inside(coming)
     _body(coming)
+    _bump(coming)
     _left_out(coming)
     return Specimen(name, coming.size_mm, _surface(coming.changes))
 
@@ -120,6 +125,8 @@ def _surface(changes):
 def _interface(coming):
     """Face and edge reflectance of the metal; the index of the dielectric, weakened as the weight says."""
     weight = np.clip(coming.number("specular_weight"), 0.0, 1.0)
+    if coming.of("specular_weight").varies:
+        coming.graph.note("the picture of how strongly it reflects: carried as its mean")
     if coming.number("base_metalness") > 0.0:
         base = coming.of("base_color")
         gain = coming.number("base_weight") * weight
@@ -218,9 +225,25 @@ def _left_out(coming):
         coming.graph.note("the light that it gives by itself: nothing here glows")
     if coming.number("coat_weight") > 0.0 and abs(coming.number("coat_darkening") - 1.0) > 1e-3:
         coming.graph.note("the coat's darkening: here it is what the coat's index makes it")
-    for name, what in (
-        ("geometry_normal", "the picture of normals"),
-        ("geometry_coat_normal", "the coat's own normals"),
-    ):
-        if name in coming.values:
-            coming.graph.note(f"{what}: give the parameter bump a map of it by hand")
+    if "geometry_coat_normal" in coming.values:
+        coming.graph.note("the coat's own normals: the coat follows the surface here")
+
+
+def _bump(coming):
+    """Normals as the bump whose slopes they are."""
+    value = coming.values.get("geometry_normal")
+    if value is None:
+        return
+    if not value.varies or value.data.shape[-1] < 3:
+        coming.graph.note("the picture of normals: give the parameter bump a map of it by hand")
+        return
+    normals = value.data / np.maximum(np.linalg.norm(value.data, axis=-1, keepdims=True), 1e-6)
+    content = encoded_levels(0.5 + 0.5 * normals)
+    picture = Picture(kept_name("maps", "normals.png", content), "normal", "data", data=content)
+    layer = Layer(picture, Placement("uv"))
+    high = min(height_of_normals_um(layer, LiesOn(size_mm=coming.size_mm)), PARAMETERS[BUMP].hard[1])
+    if high < _LEAST_BUMP_UM:
+        return
+    coming.changes[BUMP] = Map((layer,), 0.0, high)
+    coming.graph.note(f"the picture of normals: carried as heights with those slopes, {high:.3g} µm on a ball of "
+                      f"{coming.size_mm:g} mm; on another shape, set the bump's range again")  # fmt: skip

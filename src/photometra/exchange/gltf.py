@@ -10,14 +10,14 @@ from ..colour import encode_srgb
 from ..disk import read_bytes, write_bytes
 from ..errors import InputError
 from ..names import one_line
-from ..pictures import encoded_png
+from ..pictures import encoded_levels, encoded_png
 from ..study import Specimen, Study
 from . import baked
 from .coming_in import Coming, specimen_from
-from .gltf_pictures import Pictures
-from .graph import Graph, Value, constant
+from .gltf_pictures import ALPHA, TEXTURES, THICKNESS, Pictures, textured
+from .graph import Graph, constant
 from .loss import Fitted, fitted, through_gltf
-from .models import from_gltf, to_gltf
+from .models import GLTF, from_gltf, to_gltf
 from .pieces import pieces_of
 from .reading import Taken
 
@@ -43,6 +43,7 @@ _PLAIN = {
     "KHR_materials_specular": {"specular": "specularFactor", "specular_color": "specularColorFactor"},
 }  # fmt: skip
 """Ratified extensions: the names of `gltf_pbr` and those in the file. One table for both ways."""
+_FACTORS = {"roughness": "roughnessFactor", "metallic": "metallicFactor"}
 _WHERE = {"clearcoat_roughness": "clearcoat", "sheen_roughness": "sheen_color", "iridescence_ior": "iridescence",
           "iridescence_thickness": "iridescence"}  # fmt: skip
 """What is written only where another one is there."""
@@ -75,8 +76,9 @@ class _Buffer:
         return len(self.accessors) - 1
 
     def texture(self, picture):
-        """A picture (h, w, 3) of numbers 0..1 as they stand in the file."""
-        self.images.append({"bufferView": self.view(encoded_png(picture)), "mimeType": "image/png"})
+        """A picture (h, w, 3 or 4) of numbers 0..1 as they stand in the file."""
+        data = encoded_png(picture) if picture.shape[-1] == 3 else encoded_levels(picture)
+        self.images.append({"bufferView": self.view(data), "mimeType": "image/png"})
         self.textures.append({"source": len(self.images) - 1})
         return {"index": len(self.textures) - 1}
 
@@ -159,7 +161,7 @@ def _material(specimen, inputs, buffer, has_uvs, note):
         extensions["KHR_materials_iridescence"]["iridescenceThicknessMinimum"] = float(at["iridescence_thickness"])
     if extensions:
         found["extensions"] = extensions
-    _textures(specimen, found, rough, buffer, has_uvs, note)
+    _textures(specimen, found, buffer, has_uvs, note)
     return found
 
 
@@ -167,22 +169,54 @@ def _says(value):
     return value is not None and (max(value) > 0.0 if isinstance(value, tuple) else value > 0.0)
 
 
-def _textures(specimen, found, rough, buffer, has_uvs, note):
-    """Body colour, roughness and metalness that vary, as pictures; other maps are told."""
+def _textures(specimen, found, buffer, has_uvs, note):
+    """What varies as pictures, the values in them whole and the factors beside them 1; other maps are told."""
     maps = baked.textures_of(specimen, _TEXTURE) if has_uvs else {}
-    if "base_color" in maps:
-        rough["baseColorTexture"] = buffer.texture(encode_srgb(np.clip(maps.pop("base_color")[1], 0.0, 1.0)))
-        rough["baseColorFactor"] = [1.0, 1.0, 1.0, rough["baseColorFactor"][3]]
-    pair = maps.pop("specular_roughness", None), maps.pop("base_metalness", None)
-    if any(pair):
-        picture = np.ones((_TEXTURE, _TEXTURE, 3))
-        for channel, key, data in ((1, "roughnessFactor", pair[0]), (2, "metallicFactor", pair[1])):
-            picture[..., channel] = data[1][..., 0] if data else rough[key]
-            rough[key] = 1.0
-        rough["metallicRoughnessTexture"] = buffer.texture(picture)
+    rough, extensions = found["pbrMetallicRoughness"], found.get("extensions", {})
+    planes = {}
+    for name, extension, key, space, channel in TEXTURES:
+        place, theirs = extensions.get(extension) if extension else rough, GLTF.get(name)
+        if theirs not in maps or place is None:
+            continue
+        data = np.clip(maps.pop(theirs)[1], 0.0, 1.0)
+        picture = _plane(planes, extension, key, channel)
+        if channel is None:
+            picture[..., :3] = encode_srgb(data) if space else data
+        else:
+            picture[..., channel] = data[..., 0]
+        if name == "base_color":
+            place["baseColorFactor"][:3] = [1.0] * 3
+        else:
+            place[_FACTORS.get(name) or _PLAIN[extension][name]] = 1.0
+    if "geometry_opacity" in maps:
+        _plane(planes, "", "baseColorTexture", ALPHA)[..., ALPHA] = maps.pop("geometry_opacity")[1][..., 0]
+        rough["baseColorFactor"][3] = 1.0
+    extension, key, channel = THICKNESS
+    if "thin_film_thickness" in maps and extension in extensions:
+        nm = 1000.0 * maps.pop("thin_film_thickness")[1][..., 0]
+        least, most = float(nm.min()), float(nm.max())
+        extensions[extension] |= {"iridescenceThicknessMinimum": least, "iridescenceThicknessMaximum": most}
+        _plane(planes, extension, key, channel)[..., channel] = (nm - least) / max(most - least, 1e-9)
+    for (extension, key), picture in planes.items():
+        if key == "anisotropyTexture":
+            # Red and green are the direction: along the UVs.
+            picture[..., 1] = 0.5
+        (extensions[extension] if extension else rough)[key] = buffer.texture(picture)
     lost = list(maps) + ([] if has_uvs else list(specimen.surface.maps))
     for name in lost:
         note(f"the map of {name.replace('_', ' ')}: carried as one value")
+
+
+def _plane(planes, extension, key, channel):
+    """The picture at a key, with an alpha where the channel is one."""
+    kept = planes.get((extension, key))
+    wide = 4 if channel == ALPHA else 3
+    if kept is None or kept.shape[-1] < wide:
+        fresh = np.ones((_TEXTURE, _TEXTURE, wide))
+        if kept is not None:
+            fresh[..., :3] = kept
+        planes[extension, key] = fresh
+    return planes[extension, key]
 
 
 def read_gltf_materials(path, size_mm=60.0) -> list[Taken]:
@@ -214,13 +248,10 @@ def read_gltf_materials(path, size_mm=60.0) -> list[Taken]:
 
 def _taken(material, index, path, size_mm, document, binary):
     graph = Graph(path.parent)
-    pictures = Pictures(document, binary, graph)
     rough = material.get("pbrMetallicRoughness", {})
     base = rough.get("baseColorFactor", [1.0] * 4)
     at = {"base_color": constant(*base[:3]), "metallic": constant(rough.get("metallicFactor", 1.0)),
-          "roughness": constant(rough.get("roughnessFactor", 1.0))}  # fmt: skip
-    if material.get("alphaMode", "OPAQUE") != "OPAQUE":
-        at["alpha"] = constant(base[3])
+          "roughness": constant(rough.get("roughnessFactor", 1.0)), "alpha": constant(base[3])}  # fmt: skip
     extensions = material.get("extensions", {})
     for extension, names in _PLAIN.items():
         for ours, theirs in names.items():
@@ -228,16 +259,7 @@ def _taken(material, index, path, size_mm, document, binary):
                 at[ours] = constant(*np.ravel(extensions[extension][theirs]))
     for extension in extensions.keys() - _PLAIN.keys():
         graph.note(f"the extension {one_line(extension)[:60]}: not understood")
-    for name, key, space, channel in (
-        ("base_color", "baseColorTexture", "srgb_texture", None),
-        ("roughness", "metallicRoughnessTexture", "", 1), ("metallic", "metallicRoughnessTexture", "", 2),
-    ):  # fmt: skip
-        what = f"the picture of {name.replace('_', ' ')}"
-        found = pictures.value(rough[key], what, space, channel) if key in rough else None
-        if found is not None:
-            at[name] = Value(found.data * at[name].data)
-    if "normalTexture" in material:
-        graph.note("the picture of normals: give the parameter bump a map of it by hand")
+    at = textured(at, material, Pictures(document, binary, graph))
     if max(material.get("emissiveFactor", [0.0])) > 0.0:
         at["emissive"] = constant(1.0)
     name = one_line(str(material.get("name") or f"Material {index + 1}"))

@@ -298,9 +298,16 @@ def _ranged(_node, _output, a, low, high, gamma, out_low, out_high):
     return out_low + t * (out_high - out_low)
 
 
+def _normals(_node, _output, a, scale):
+    """Vectors of a picture of normals, x and y scaled."""
+    scale = np.resize(scale, 2) if scale.ndim == 1 else np.array([1.0, 1.0])
+    return (2.0 * a[..., :3] - 1.0) * (scale[0], scale[1], 1.0)
+
+
 _NODES = {
     "constant": (("value",), lambda n, o, a: a),
     "dot": (("in",), lambda n, o, a: a),
+    "normalmap": (("in", "scale"), _normals),
     "convert": (("in",), _converted),
     "multiply": (("in1", "in2"), lambda n, o, a, b: a * b),
     "add": (("in1", "in2"), lambda n, o, a, b: a + b),

@@ -28,7 +28,7 @@ def _body_colour(value):
     return tuple((1.0 - w) * b + w * c for b, c in zip(base, value["subsurface_color"], strict=True))
 
 
-_GLTF = {
+GLTF = {
     "base_color": "base_color", "metallic": "base_metalness", "roughness": "specular_roughness",
     "transmission": "transmission_weight", "ior": "specular_ior", "alpha": "geometry_opacity",
     "clearcoat": "coat_weight", "clearcoat_roughness": "coat_roughness", "iridescence": "thin_film_weight",
@@ -36,11 +36,12 @@ _GLTF = {
     "anisotropy_strength": "specular_roughness_anisotropy", "normal": "geometry_normal",
     "clearcoat_normal": "geometry_coat_normal",
 }  # fmt: skip
+"""Inputs of OpenPBR by those of `gltf_pbr`, where the number is the same."""
 
 
 def from_gltf(at, note):
     """glTF's inputs, by the names of MaterialX's `gltf_pbr`, as OpenPBR's; lengths in mm."""
-    out = _renamed(at, _GLTF) | {"coat_ior": constant(1.5)}
+    out = _renamed(at, GLTF) | {"coat_ior": constant(1.5)}
     if "iridescence_thickness" in at:
         out["thin_film_thickness"] = Value(at["iridescence_thickness"].data / 1000.0)
     most = float(at["sheen_color"].mean.max()) if "sheen_color" in at else 0.0
@@ -64,7 +65,7 @@ def from_gltf(at, note):
 def to_gltf(inputs, size_mm, note):
     """OpenPBR's inputs {name: (type, value)} as glTF's, by the names of `gltf_pbr`; note(sentence) for what is lost."""
     value = {k: v for k, (_, v) in inputs.items()}
-    out = {theirs: value[ours] for theirs, ours in _GLTF.items() if ours in value}
+    out = {theirs: value[ours] for theirs, ours in GLTF.items() if ours in value}
     is_clear = value.get("transmission_weight", 0.0) > 0.0
     if value.get("subsurface_weight", 0.0) > 0.0:
         out["base_color"] = _body_colour(value)
@@ -122,7 +123,7 @@ def from_preview(at, note):
         face = np.clip(at["specularColor"].mean, 0.0, 0.99) if "specularColor" in at else np.zeros(3)
         out |= {"base_metalness": constant(0.0), "specular_ior": constant(index_of_reflectance(face.mean()))}
         note("a reflectance facing us by colour: carried as an index of refraction")
-    if "normal" in at and not np.allclose(at["normal"].mean, (0.0, 0.0, 1.0)):
+    if "normal" in at and (at["normal"].varies or not np.allclose(at["normal"].mean, (0.0, 0.0, 1.0))):
         out["geometry_normal"] = at["normal"]
     if "emissiveColor" in at and float(at["emissiveColor"].mean.max()) > 0.0:
         out["emission_luminance"] = constant(1.0)

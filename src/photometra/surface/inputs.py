@@ -268,7 +268,11 @@ def _around(p, layer, value, lies_on):
     if channel == "colour":
         return _WHOLE
     if channel == "normal" and p.name == BUMP and not layer.source.is_missing:
-        heights = heights_of_normals(layer.source)
-        texel_um = 1000.0 * tile_size(layer, lies_on)[0] / heights.shape[1]
-        return 0.0, min(float(np.ptp(heights)) * texel_um, p.hard[1])
+        return 0.0, min(height_of_normals_um(layer, lies_on), p.hard[1])
     return about(p, value)
+
+
+def height_of_normals_um(layer, lies_on):
+    """From the lowest to the highest place, in µm, of the heights whose slopes a layer of normals has on a body."""
+    heights = heights_of_normals(layer.source)
+    return 1000.0 * float(np.ptp(heights)) * tile_size(layer, lies_on)[0] / heights.shape[1]
