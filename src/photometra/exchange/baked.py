@@ -5,11 +5,15 @@ import numpy as np
 from ..disk import write_bytes
 from ..maps.laying import baked_over_uvs
 from ..pictures import encoded_levels, write_exr
-from ..shapes.body import has_uvs
+from ..shapes.body import body_of, has_uvs
 from ..study import Specimen
 from ..surface import rows
 from ..surface.compile import compile_surface
+from ..surface.values import BUMP
+from ..tracing.bumps import STEEPEST
 
+NORMAL = "geometry_normal"
+"""The input of OpenPBR that a bump becomes: a picture of normals, each number 0..1 for -1..1, green up."""
 SIDE = 1024
 STEPS = 33
 SAME = {
@@ -21,6 +25,8 @@ SAME = {
     "film.amount": "thin_film_weight", "film.ior": "thin_film_ior", "opacity": "geometry_opacity",
 }  # fmt: skip
 """Ours and theirs, where the number is the same: read by both ways, out and in."""
+
+
 _SCALED = {"film.thickness": ("thin_film_thickness", 0.001)}
 
 
@@ -28,6 +34,10 @@ def carries(surface, name):
     """Whether the map of a parameter can leave as a picture."""
     if not has_uvs(surface.lies_on):
         return False
+    if name == BUMP:
+        # On a mesh only what lies by UVs is known as finely as slopes want it.
+        laid = all(layer.placement.way == "uv" for layer in surface.maps[name].layers)
+        return laid or body_of(surface.lies_on).shape is None
     return name in SAME or name in _SCALED or (name == "colour" and surface["metalness"] < 0.5)
 
 
@@ -35,6 +45,8 @@ def input_of(surface, name):
     """The input of OpenPBR that the map of a parameter becomes; "" where it cannot leave."""
     if not carries(surface, name):
         return ""
+    if name == BUMP:
+        return NORMAL
     return "base_color" if name == "colour" else SAME.get(name) or _SCALED[name][0]
 
 
@@ -47,7 +59,9 @@ def textures_of(specimen: Specimen, side=SIDE):
         levels = baked_over_uvs(given.chains(), surface.lies_on, side)
         values = np.asarray(given.low) + (np.asarray(given.high) - np.asarray(given.low)) * levels
         kind = "color3" if values.shape[-1] == 3 else "float"
-        if name == "colour":
+        if name == BUMP:
+            out[NORMAL] = "vector3", _normals(values[..., 0] / 1000.0, surface.lies_on)
+        elif name == "colour":
             out["base_color"] = "color3", _leaving(surface, np.broadcast_to(values, (*values.shape[:2], 3)))
         else:
             theirs, factor = _SCALED.get(name, (SAME.get(name), 1.0))
@@ -64,6 +78,25 @@ def _leaving(surface, colours):
     greys = np.linspace(0.0, 1.0, STEPS)
     leaves = [compile_surface(plain.with_values({"colour": (g, g, g)})).spectra[rows.BODY, :-1].mean() for g in greys]
     return np.interp(colours, greys, leaves)
+
+
+def _normals(heights, lies_on):
+    """Of heights (side, side) in mm over the UVs of a body, row 0 at the top, as numbers 0..1."""
+    side, body = len(heights), body_of(lies_on)
+    # How long a step of a texel is there: across and down, mm.
+    across = down = np.full((side, 1), body.uv_mm / side)
+    if body.shape is None:
+        up = np.pi * ((np.arange(side) + 0.5) / side - 0.5)[:, None]
+        across = 2.0 * np.pi * body.radius * np.cos(up) / side
+        down = np.full((side, 1), np.pi * body.radius / side)
+    x = -(np.roll(heights, -1, axis=1) - np.roll(heights, 1, axis=1)) / (2.0 * across)
+    # Rows run down, green up.
+    y = (np.roll(heights, -1, axis=0) - np.roll(heights, 1, axis=0)) / (2.0 * down)
+    if body.shape is None:
+        # A ball's first row does not lie beside its last.
+        y[[0, -1]] = 0.0
+    normal = np.stack([np.clip(x, -STEEPEST, STEEPEST), np.clip(y, -STEEPEST, STEEPEST), np.ones_like(x)], axis=-1)
+    return 0.5 + 0.5 * normal / np.linalg.norm(normal, axis=-1, keepdims=True)
 
 
 def file_name(key, data):

@@ -14,8 +14,8 @@ from ..pictures import encoded_levels, encoded_png
 from ..study import Specimen, Study
 from . import baked
 from .coming_in import Coming, specimen_from
-from .gltf_pictures import ALPHA, TEXTURES, THICKNESS, Pictures, textured
-from .graph import Graph, constant
+from .gltf_pictures import TEXTURES, THICKNESS, Pictures, textured
+from .graph import ALPHA, Graph, constant
 from .loss import Fitted, fitted, through_gltf
 from .models import GLTF, from_gltf, to_gltf
 from .pieces import pieces_of
@@ -75,9 +75,9 @@ class _Buffer:
         self.accessors.append(entry)
         return len(self.accessors) - 1
 
-    def texture(self, picture):
-        """A picture (h, w, 3 or 4) of numbers 0..1 as they stand in the file."""
-        data = encoded_png(picture) if picture.shape[-1] == 3 else encoded_levels(picture)
+    def texture(self, picture, is_deep=False):
+        """A picture (h, w, 3 or 4) of numbers 0..1 as they stand in the file; deep: of 16 bits."""
+        data = encoded_levels(picture) if is_deep or picture.shape[-1] > 3 else encoded_png(picture)
         self.images.append({"bufferView": self.view(data), "mimeType": "image/png"})
         self.textures.append({"source": len(self.images) - 1})
         return {"index": len(self.textures) - 1}
@@ -202,6 +202,8 @@ def _textures(specimen, found, buffer, has_uvs, note):
             # Red and green are the direction: along the UVs.
             picture[..., 1] = 0.5
         (extensions[extension] if extension else rough)[key] = buffer.texture(picture)
+    if baked.NORMAL in maps:
+        found["normalTexture"] = buffer.texture(maps.pop(baked.NORMAL)[1], is_deep=True)
     lost = list(maps) + ([] if has_uvs else list(specimen.surface.maps))
     for name in lost:
         note(f"the map of {name.replace('_', ' ')}: carried as one value")

@@ -9,10 +9,8 @@ import numpy as np
 from ..disk import read_bytes
 from ..errors import InputError
 from ..pictures import decoded_native
-from .graph import Graph, Value, constant, linear
+from .graph import ALPHA, Graph, Value, constant, linear
 
-ALPHA = 3
-"""The channel that says how much of a picture is there."""
 _MOST_BYTES = 200_000_000
 _MOST_SIDE = 8192
 _SUFFIXES = {"image/png": ".png", "image/jpeg": ".jpg"}

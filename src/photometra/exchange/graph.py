@@ -10,9 +10,11 @@ import numpy as np
 
 from ..colour import decode_srgb
 from ..errors import InputError
-from ..pictures import header_of, read_picture
+from ..pictures import header_of, read_native, read_picture
 from ..surface.inputs import picture_from
 
+ALPHA = 3
+"""The channel that says how much of a picture is there."""
 _DEEPEST = 100
 _MOST_SIDE = 4096
 _BEING_WORKED_OUT = object()
@@ -153,7 +155,13 @@ class Graph:
             return None
         tiling = self._tiling(node, outer, depth)
         channel = {"r": 0, "g": 1, "b": 2, "outr": 0, "outg": 1, "outb": 2}.get(output)
-        is_untouched = tiling == (1, 1) and channel is None
+        ends = [self.at(node, k, outer, depth) for k in ("scale", "bias")] if "UV" in node.getCategory() else []
+        is_scaled = any(v is not None and np.any(v.data != k) for v, k in zip(ends, (1.0, 0.0), strict=False))
+        if is_scaled:
+            scale, bias = (np.resize(v.data, 4)[: data.shape[-1]] if v is not None else k
+                           for v, k in zip(ends, (1.0, 0.0), strict=True))  # fmt: skip
+            data = data * scale + bias
+        is_untouched = tiling == (1, 1) and channel is None and not is_scaled
         if tiling != (1, 1):
             data = np.tile(data, (tiling[1], tiling[0], 1))
         width = _width(node)
@@ -176,6 +184,10 @@ class Graph:
         except InputError as error:
             self.note(str(error))
             return None
+        if channel == ALPHA:
+            whole = read_native(path)
+            most = np.iinfo(whole.dtype).max if whole.dtype.kind == "u" else 1.0
+            return Value(whole[..., -1:] / most) if whole.shape[-1] in (2, 4) else constant(1.0)
         if channel is not None:
             return Value(data[..., min(channel, data.shape[-1] - 1)][..., None])
         return Value(np.repeat(data[..., :1], 3, axis=-1) if data.shape[-1] < 3 else data[..., :3], path, space)

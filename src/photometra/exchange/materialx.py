@@ -260,6 +260,10 @@ def _connect(graph, port, key, kind, file):
     source.setValueString(str(file))
     if kind == "color3":
         source.setColorSpace("lin_rec709")
+    if key == baked.NORMAL:
+        vectors = graph.addNode("normalmap", f"{key}_vectors", kind)
+        vectors.addInput("in", kind).setNodeName(node.getName())
+        node = vectors
     end = graph.addOutput(f"{key}_out", kind)
     end.setNodeName(node.getName())
     port.setConnectedOutput(end)

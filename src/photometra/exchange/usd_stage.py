@@ -14,15 +14,16 @@ from . import baked
 from .baked import input_of
 from .booth_stage import add_booth
 from .coming_in import Coming, specimen_from
-from .graph import Graph, constant
+from .graph import Graph, Value, constant
 from .loss import Fitted, fitted
 from .materialx import openpbr_inputs
 from .models import PREVIEW_OF, from_preview, to_preview
 from .pieces import pieces_of
 from .reading import Taken
 
+_NORMAL_MAPS = ("ND_normalmap", "ND_normalmap_float", "ND_normalmap_vector2")
 _PREVIEW, _OPENPBR = "UsdPreviewSurface", "ND_open_pbr_surface_surfaceshader"
-_IMAGES = ("ND_image_float", "ND_image_color3")
+_IMAGES = ("ND_image_float", "ND_image_color3", "ND_image_vector3")
 SUFFIXES = (".usda", ".usdc", ".usd")
 
 
@@ -126,6 +127,7 @@ def _material(stage, specimen, inputs, files):
         "float": Sdf.ValueTypeNames.Float,
         "color3": Sdf.ValueTypeNames.Color3f,
         "boolean": Sdf.ValueTypeNames.Bool,
+        "vector3": Sdf.ValueTypeNames.Float3,
     }
     material = UsdShade.Material.Define(stage, f"/specimen/materials/{Tf.MakeValidIdentifier(specimen.name)}")
     material.GetPrim().SetCustomDataByKey("photometra", _told(specimen))
@@ -138,7 +140,13 @@ def _material(stage, specimen, inputs, files):
         place = _placed_by_uvs(stage, material, "place", "ND_geompropvalue_vector2", "geomprop", "out")
         image.CreateInput("texcoord", Sdf.ValueTypeNames.Float2).ConnectToSource(place)
         port = full.GetInput(key) or full.CreateInput(key, types[kind])
-        port.ConnectToSource(image.CreateOutput("out", types[kind]))
+        end = image.CreateOutput("out", types[kind])
+        if key == baked.NORMAL:
+            node = UsdShade.Shader.Define(stage, f"{material.GetPath()}/{key}_vectors")
+            node.CreateIdAttr(_NORMAL_MAPS[1])
+            node.CreateInput("in", types[kind]).ConnectToSource(end)
+            end = node.CreateOutput("out", types[kind])
+        port.ConnectToSource(end)
     material.CreateSurfaceOutput("mtlx").ConnectToSource(full.CreateOutput("out", Sdf.ValueTypeNames.Token))
     plain = UsdShade.Shader.Define(stage, f"{material.GetPath()}/preview")
     plain.CreateIdAttr(_PREVIEW)
@@ -146,14 +154,18 @@ def _material(stage, specimen, inputs, files):
         kind = "color3" if isinstance(value, tuple) else "float"
         plain.CreateInput(key, types[kind]).Set(tuple(map(float, value)) if kind == "color3" else float(value))
     for key, (kind, file) in files.items():
-        theirs = PREVIEW_OF.get(key)
+        theirs = "normal" if key == baked.NORMAL else PREVIEW_OF.get(key)
         if theirs is None:
             continue
         image = _image(stage, f"{material.GetPath()}/{theirs}_texture", "UsdUVTexture", file)
         image.CreateInput("sourceColorSpace", Sdf.ValueTypeNames.Token).Set("raw")
         place = _placed_by_uvs(stage, material, "st", "UsdPrimvarReader_float2", "varname", "result")
         image.CreateInput("st", Sdf.ValueTypeNames.Float2).ConnectToSource(place)
-        end = image.CreateOutput("rgb" if kind == "color3" else "r", types[kind])
+        end = image.CreateOutput("r" if kind == "float" else "rgb", types[kind])
+        if key == baked.NORMAL:
+            image.CreateInput("scale", Sdf.ValueTypeNames.Float4).Set((2.0, 2.0, 2.0, 1.0))
+            image.CreateInput("bias", Sdf.ValueTypeNames.Float4).Set((-1.0, -1.0, -1.0, 0.0))
+            plain.CreateInput(theirs, Sdf.ValueTypeNames.Normal3f)
         (plain.GetInput(theirs) or plain.CreateInput(theirs, types[kind])).ConnectToSource(end)
     material.CreateSurfaceOutput().ConnectToSource(plain.CreateOutput("surface", Sdf.ValueTypeNames.Token))
     return material
@@ -216,18 +228,32 @@ def _driven(port, graph):
     source, output, _ = port.GetConnectedSource()
     node = UsdShade.Shader(source.GetPrim())
     kind = node.GetIdAttr().Get() if node else ""
+    if kind in _NORMAL_MAPS and node.GetInput("in") and node.GetInput("in").HasConnectedSource():
+        found, scale = _driven(node.GetInput("in"), graph), node.GetInput("scale")
+        steep = np.resize(np.ravel(scale.Get()) if scale and scale.Get() is not None else 1.0, 2)
+        return None if found is None else Value((2.0 * found.data - 1.0) * (*map(float, steep), 1.0))
     if kind not in (*_IMAGES, "UsdUVTexture"):
         graph.note(f"the graph at {port.GetBaseName()}: carried as the standard's own value")
         return None
     file, space = node.GetInput("file"), node.GetInput("sourceColorSpace")
     name = str(getattr(file.Get(), "path", "")) if file else ""
     # A fall-back's picture of a colour is encoded unless it says that it is not.
-    said = str(space.Get()) if space and space.Get() else "raw" if kind in _IMAGES or output != "rgb" else "auto"
+    is_plain = kind in _IMAGES or output != "rgb" or port.GetBaseName() == "normal"
+    said = str(space.Get()) if space and space.Get() else "raw" if is_plain else "auto"
     channel = {"r": 0, "g": 1, "b": 2, "a": 3}.get(output)
     is_single = channel is not None or str(port.GetTypeName()) == "float"
-    return graph.picture_at(
-        name, "srgb_texture" if said in ("sRGB", "auto") else "", channel or 0 if is_single else None
+    picked = channel or 0 if is_single else None
+    found = graph.picture_at(name, "srgb_texture" if said in ("sRGB", "auto") else "", picked)
+    scale, bias = (
+        np.ravel(end.Get()).astype(float)
+        if (end := node.GetInput(k)) and end.Get() is not None
+        else np.full(4, otherwise)
+        for k, otherwise in (("scale", 1.0), ("bias", 0.0))
     )
+    if found is None or (np.all(scale == 1.0) and not np.any(bias)):
+        return found
+    own = slice(picked, picked + 1) if picked is not None else slice(0, 3)
+    return Value(found.data * scale[own] + bias[own])
 
 
 def _taken(name, shader, is_full, unit_mm, path, size_mm):

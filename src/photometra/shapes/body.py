@@ -134,5 +134,7 @@ def over_uvs(lies_on: LiesOn, side):
     places = np.concatenate([_on_mesh(body.shape.mesh, part, even) for part in parts])
     _, nearest = cKDTree(places[:, 6:8] % 1.0).query(np.stack([u, v], axis=1))
     found = places[nearest].copy()
+    # What lies by UVs is known at the texel itself.
+    found[:, 6:8] = np.floor(found[:, 6:8]) + np.stack([u, v], axis=1)
     found[:, 8] = 0.5
     return found

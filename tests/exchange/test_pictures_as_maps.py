@@ -7,11 +7,14 @@ import numpy as np
 import pytest
 
 from photometra.exchange import write_standard
+from photometra.exchange.baked import NORMAL, textures_of
 from photometra.exchange.gltf_pictures import Pictures
 from photometra.exchange.graph import Graph
-from photometra.maps import Generator, Layer, Map, Placement
+from photometra.maps import Generator, Layer, Map, Picture, Placement
 from photometra.maps.laying import levels_on, tile_size
+from photometra.names import kept_name
 from photometra.pictures import encoded_levels, encoded_png
+from photometra.shapes.body import body_of
 from photometra.study import Specimen, Study
 from photometra.surface import Surface
 
@@ -153,3 +156,92 @@ def test_a_map_leaves_as_the_extensions_picture_and_comes_back(tmp_path, name, l
     assert (given.low, given.high) == pytest.approx((low, high), rel=0.01, abs=3e-3)
     before, after = (levels_on(g.chains(), one.surface.lies_on) for g in (varied, given))
     assert np.mean(np.abs(before - after) > 0.02) < 0.05
+
+
+class TestNormalsOut:
+    WAVES, HEIGHT_UM = 8, 200.0
+
+    def rippled(self, **more):
+        """Ripples across the UVs, 200 µm from trough to crest."""
+        ripple = 0.5 + 0.5 * np.sin(2.0 * np.pi * self.WAVES * (np.arange(512) + 0.5) / 512)
+        content = encoded_levels(np.broadcast_to(ripple[None, :, None], (512, 512, 1)))
+        picture = Picture(kept_name("maps", "ripple.png", content), "luminance", "data", data=content)
+        bump = Map((Layer(picture, Placement("uv")),), 0.0, self.HEIGHT_UM)
+        return Specimen("Rippled plate", 60.0, Surface({"bump": bump, "roughness": 0.3}), **more)
+
+    def test_they_are_the_slopes_on_the_ball_itself(self):
+        one = self.rippled()
+        _, picture = textures_of(one, 256)[NORMAL]
+        vectors = 2.0 * picture - 1.0
+        slopes = -vectors[..., 0] / vectors[..., 2]
+        u = (np.arange(256) + 0.5) / 256
+        for row in (127, 64, 20):
+            # By its circle of latitude: 30 mm of radius at the equator.
+            around_mm = 2.0 * np.pi * 30.0 * np.cos(np.pi * ((row + 0.5) / 256 - 0.5))
+            wanted = (
+                0.5e-3 * self.HEIGHT_UM * 2.0 * np.pi * self.WAVES / around_mm * np.cos(2.0 * np.pi * self.WAVES * u)
+            )
+            assert slopes[row] == pytest.approx(wanted, abs=0.02 * np.abs(wanted).max())
+        assert vectors[..., 1] == pytest.approx(0.0, abs=1e-9)
+
+    @pytest.mark.parametrize("file", ["a.mtlx", "a.usda", "a.glb"])
+    def test_a_bump_leaves_as_normals_and_comes_back(self, tmp_path, file):
+        standard = {"mtlx": "materialx", "usda": "usd", "glb": "gltf"}[file.partition(".")[2]]
+        study = Study("T", (self.rippled(shape="cloth"),))
+        one = study.specimens[0]
+        _, lost = write_standard(standard, study, one, tmp_path / file)
+        assert not any("map of" in sentence for sentence in lost), lost
+        taken = of_one(tmp_path / file, size_mm=60.0)
+        bump = taken.specimen.surface.input("bump")
+        # It lies on a ball now, whose UVs are longer; the slopes are the same.
+        longer = body_of(taken.specimen.surface.lies_on).uv_mm / body_of(one.surface.lies_on).uv_mm
+        assert bump.high == pytest.approx(self.HEIGHT_UM * longer, rel=0.02)
+        levels = levels_on(bump.chains(), one.surface.lies_on)[:, 0]
+        before = levels_on(one.surface.input("bump").chains(), one.surface.lies_on)[:, 0]
+        assert np.corrcoef(levels, before)[0, 1] > 0.99
+
+    def test_what_lies_by_places_on_a_mesh_is_told(self, tmp_path):
+        bump = Map((Layer(Generator("noise"), Placement("top", (20.0, 20.0))),), 0.0, 100.0)
+        study = Study("T", (Specimen("Awning", 60.0, Surface({"bump": bump}), shape="cloth"),))
+        _, lost = write_standard("materialx", study, study.specimens[0], tmp_path / "a.mtlx")
+        assert any("bump" in sentence for sentence in lost)
+
+
+def test_a_fall_backs_normals_and_alpha_are_read_as_it_says(tmp_path):
+    """A UsdPreviewSurface of another program: normals by scale and bias, opacity from the alpha of a picture."""
+    ramp = np.tile(np.linspace(0.0, 1.0, 64), (64, 1))
+    cover = np.stack([ramp, ramp, 0.0 * ramp, 0.3 + 0.5 * ramp], axis=-1)
+    (tmp_path / "cover.png").write_bytes(encoded_levels(cover))
+    flat = np.broadcast_to([0.5, 0.5, 1.0], (64, 64, 3)).copy()
+    flat[..., 0] += 0.2 * np.sin(2.0 * np.pi * np.arange(64) / 16)
+    (tmp_path / "normal.png").write_bytes(encoded_levels(flat))
+    (tmp_path / "a.usda").write_text("""#usda 1.0
+    def Material "Pane" {
+      token outputs:surface.connect = </Pane/s.outputs:surface>
+      def Shader "s" {
+        uniform token info:id = "UsdPreviewSurface"
+        float inputs:opacity.connect = </Pane/c.outputs:a>
+        normal3f inputs:normal.connect = </Pane/n.outputs:rgb>
+        token outputs:surface
+      }
+      def Shader "c" {
+        uniform token info:id = "UsdUVTexture"
+        asset inputs:file = @cover.png@
+        float outputs:a
+      }
+      def Shader "n" {
+        uniform token info:id = "UsdUVTexture"
+        asset inputs:file = @normal.png@
+        float4 inputs:scale = (2, 2, 2, 1)
+        float4 inputs:bias = (-1, -1, -1, 0)
+        token inputs:sourceColorSpace = "raw"
+        float3 outputs:rgb
+      }
+    }
+    """)
+    surface = of_one(tmp_path / "a.usda", size_mm=60.0).specimen.surface
+    opacity, bump = surface.input("opacity"), surface.input("bump")
+    assert (opacity.low, opacity.high) == pytest.approx((0.3, 0.8), abs=1e-3)
+    # Slopes of up to 0.4 / 1, four waves across.
+    wide_um = 1000.0 * body_of(surface.lies_on).uv_mm
+    assert bump.high == pytest.approx(2.0 * 0.4 * wide_um / (2.0 * np.pi * 4), rel=0.05)
