@@ -15,6 +15,8 @@ from ..tracing.bumps import STEEPEST
 NORMAL = "geometry_normal"
 """The input of OpenPBR that a bump becomes: a picture of normals, each number 0..1 for -1..1, green up."""
 SIDE = 1024
+_PINCHED = 0.33
+"""The cosine of latitude from which on a ball's UVs are taken for no narrower: slopes there would swamp all others."""
 STEPS = 33
 SAME = {
     "roughness": "specular_roughness", "anisotropy": "specular_roughness_anisotropy",
@@ -25,8 +27,6 @@ SAME = {
     "film.amount": "thin_film_weight", "film.ior": "thin_film_ior", "opacity": "geometry_opacity",
 }  # fmt: skip
 """Ours and theirs, where the number is the same: read by both ways, out and in."""
-
-
 _SCALED = {"film.thickness": ("thin_film_thickness", 0.001)}
 
 
@@ -87,7 +87,7 @@ def _normals(heights, lies_on):
     across = down = np.full((side, 1), body.uv_mm / side)
     if body.shape is None:
         up = np.pi * ((np.arange(side) + 0.5) / side - 0.5)[:, None]
-        across = 2.0 * np.pi * body.radius * np.cos(up) / side
+        across = 2.0 * np.pi * body.radius * np.maximum(np.cos(up), _PINCHED) / side
         down = np.full((side, 1), np.pi * body.radius / side)
     x = -(np.roll(heights, -1, axis=1) - np.roll(heights, 1, axis=1)) / (2.0 * across)
     # Rows run down, green up.
