@@ -7,7 +7,6 @@ from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QInputDialog, QLineEdit, QToolButton
 
 from photometra.desktop import theme
-from photometra.desktop.evidence_sheet import short
 from photometra.desktop.heat_table import HeatTable
 from photometra.desktop.images import image_of
 from photometra.desktop.ledger import drawn, short_number
@@ -16,6 +15,7 @@ from photometra.desktop.spectrum_strip import SpectrumStrip
 from photometra.instruments import measured
 from photometra.readings import KINDS
 from photometra.surface import NODES_NM, Surface
+from photometra.surface.parameters import spoken
 from photometra.surface.scale import Scale
 
 from .conftest import click, drag
@@ -118,8 +118,9 @@ class TestSpectrumStrip:
         assert strip.node == 0
 
 
-def test_small_things_are_said_shortly():
-    assert short("subsurface.radius.r") == "radius r" and short("roughness") == "roughness"
+def test_small_things_are_said_plainly():
+    assert spoken("coat.roughness") == "coat roughness" and spoken("colour.r") == "body colour, red"
+    assert spoken("roughness.low") == "roughness at the map's low end" and spoken("gain") == "gain"
     assert [short_number(v) for v in (0.0123, 3.14159, 526981.2)] == ["0.0123", "3.14", "526981"]
 
 

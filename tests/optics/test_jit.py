@@ -75,7 +75,7 @@ def test_a_kernel_is_a_stand_in_until_the_first_call_and_real_wherever_it_was_im
         "assert type(microfacet.ggx_d).__name__ == 'CPUDispatcher'\n"
         "assert first == mine(0.5, 1.5) == mine.py_func(0.5, 1.5)\n"
         "from photometra.surface import lobes\n"
-        "assert type(lobes.evaluate) is Kernel\nlobes.drawn_blur(0.5, 1.5)\n"
+        "assert type(lobes.evaluate) is Kernel\nimport numpy\nlobes.drawn_blur(numpy.zeros((64, 64)), 0.5)\n"
         "assert type(lobes.evaluate).__name__ == 'CPUDispatcher'\n"
     )
     subprocess.run([sys.executable, "-c", code], check=True)
