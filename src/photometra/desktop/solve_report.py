@@ -237,17 +237,31 @@ def correlation(solution):
     c = solution.correlation
     cells = [
         [
-            (float(c[i, j]), "" if i == j else f"{100 * c[i, j]:+.0f}".replace("-", "−"),
+            (float(c[i, j]), "" if i == j else _hundredths(c[i, j]),
              f"{names[a]} and {names[b]}: correlation {c[i, j]:+.2f}")
             if b <= a else None
             for b, j in enumerate(kept)
         ]
         for a, i in enumerate(kept)
     ]  # fmt: skip
-    table = HeatTable(cell_width=31.0)
+    table = HeatTable(cell_width=26.0)
     table.setAccessibleName("Correlations, in hundredths")
-    table.show_table(names, names, cells)
+    table.show_table(names, _heads(names), cells)
     return table
+
+
+def _hundredths(correlation):
+    rounded = round(100.0 * float(correlation))
+    return f"{rounded:+d}".replace("-", "−") if rounded else "0"
+
+
+def _heads(names):
+    """Names over columns: of the components of one colour the first alone in full."""
+    stems = [name.rpartition(", ")[0] for name in names]
+    return [
+        f"… {name.rpartition(', ')[2]}" if i and stem and stem == stems[i - 1] else name
+        for i, (name, stem) in enumerate(zip(names, stems, strict=True))
+    ]
 
 
 def strongest(solution):

@@ -163,7 +163,6 @@ class SolveSheet(QWidget):
         self.curve = FallingMisfit()
         self._report = QScrollArea()
         self._report.setWidgetResizable(True)
-        self._report.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 6)
         column.setSpacing(2)
@@ -354,7 +353,7 @@ class SolveSheet(QWidget):
         self._report.setVisible(True)
         holder = QWidget()
         whole = QVBoxLayout(holder)
-        whole.setContentsMargins(12, 2, 12, 2)
+        whole.setContentsMargins(12, 2, 4, 2)
         whole.setSpacing(5)
         left, right = QVBoxLayout(), QVBoxLayout()
         for look, sentence in first_words(solution):
@@ -393,7 +392,7 @@ class SolveSheet(QWidget):
         if self.correlation is not None:
             right.addWidget(self.correlation)
         both = QHBoxLayout()
-        both.setSpacing(12)
+        both.setSpacing(8)
         for side, stretch in ((left, 3), (right, 2)):
             side.addStretch(1)
             both.addLayout(side, stretch)
