@@ -6,12 +6,10 @@ python -m benchmarks.endurance FOLDER SECONDS  so many seconds
 
 import os
 import random
-import subprocess
 import sys
-import tempfile
 import time
 
-from .figures import Figure, environment
+from .figures import Figure, told_by
 
 _SECONDS = 1200.0
 _SETTLED = 0.3
@@ -69,13 +67,7 @@ def worked(folder, seconds, seed=3):
 
 
 def run():
-    with tempfile.TemporaryDirectory() as folder:
-        told = {**environment(), "XDG_STATE_HOME": folder, "XDG_CONFIG_HOME": folder}
-        done = subprocess.run(
-            [sys.executable, "-m", "benchmarks.endurance", folder, str(_SECONDS)],
-            capture_output=True, text=True, env=told, check=True,
-        )  # fmt: skip
-    rows = [tuple(map(float, line.split())) for line in done.stdout.splitlines()]
+    rows = [tuple(map(float, line.split())) for line in told_by("benchmarks.endurance", _SECONDS)]
     early = [r for r in rows if r[0] >= _SETTLED * _SECONDS]
     third = max(1, len(early) // 3)
     names = (("memory", 1, 60.0, "MB"), ("threads", 2, 1.0, ""), ("open files", 3, 2.0, ""))

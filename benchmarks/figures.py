@@ -2,6 +2,8 @@
 
 import os
 import statistics
+import subprocess
+import sys
 import tempfile
 import time
 from dataclasses import dataclass
@@ -41,6 +43,14 @@ def environment():
     if not with_screen.get("DISPLAY"):
         with_screen["QT_QPA_PLATFORM"] = "offscreen"
     return with_screen
+
+
+def told_by(module, *arguments):
+    """The lines that a module prints, run by itself with a fresh folder for its settings, and arguments."""
+    with tempfile.TemporaryDirectory() as folder:
+        own = {**environment(), "XDG_STATE_HOME": folder, "XDG_CONFIG_HOME": folder}
+        asked = [sys.executable, "-m", module, folder, *map(str, arguments)]
+        return subprocess.run(asked, capture_output=True, text=True, env=own, check=True).stdout.splitlines()
 
 
 def median_seconds(job, repeats=5):

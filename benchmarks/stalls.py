@@ -7,13 +7,12 @@ A timer beats every 2 ms; a gap between two beats is a time in which the window 
 """
 
 import faulthandler
-import subprocess
 import sys
 import tempfile
 import threading
 import time
 
-from .figures import Figure, environment
+from .figures import Figure, told_by
 
 _MOST_S = 0.05
 _BEAT_MS = 2
@@ -144,12 +143,7 @@ def worked(folder):
 
 
 def run():
-    with tempfile.TemporaryDirectory() as folder:
-        told = {**environment(), "XDG_STATE_HOME": folder, "XDG_CONFIG_HOME": folder}
-        done = subprocess.run(
-            [sys.executable, "-m", "benchmarks.stalls", folder], capture_output=True, text=True, env=told, check=True
-        )
-    for line in done.stdout.splitlines():
+    for line in told_by("benchmarks.stalls"):
         name, longest, count = line.rsplit("\t", 2)
         yield Figure(f"longest stall, {name} ({count} above 50 ms)", 1000.0 * float(longest), "ms", 1000.0 * _MOST_S)
 

@@ -405,8 +405,9 @@ class SolveSheet(QWidget):
         try:
             i = study.index(self._specimen.name)
         except InputError:
-            return
-        if study.specimens[i].reference is None:
+            i = None
+        if i is None or study.specimens[i].reference is None:
+            self.session.said.emit("The specimen or its photograph was removed meanwhile; nothing was changed.")
             return
         changed, specimen = under_found_light(study, study.specimens[i], solution.effects)
         self.session.history.apply(changed.with_specimen_at(i, specimen), "set the light as solved")

@@ -9,7 +9,7 @@ import numpy as np
 from ..disk import read_bytes
 from ..errors import InputError
 from ..pictures import decoded_native
-from .graph import ALPHA, Graph, Value, constant, linear
+from .graph import ALPHA, Graph, Value, constant, linear, normals_of
 
 _MOST_BYTES = 200_000_000
 _MOST_SIDE = 8192
@@ -64,8 +64,7 @@ def textured(at, material, pictures):
     ):
         found = pictures.value(place[key], f"the picture of {name.replace('_', ' ')}") if key in place else None
         if found is not None:
-            scale = float(place[key].get("scale", 1.0))
-            at[name] = Value((2.0 * found.data - 1.0) * (scale, scale, 1.0))
+            at[name] = Value(normals_of(found.data, float(place[key].get("scale", 1.0))))
     brushed = extensions.get("KHR_materials_anisotropy", {})
     if brushed.get("anisotropyRotation", 0.0) or "anisotropyTexture" in brushed:
         pictures.note("the directions of anisotropy: carried as one, along the UVs")

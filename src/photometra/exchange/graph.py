@@ -51,6 +51,12 @@ def constant(*numbers):
     return Value(np.array(numbers, float))
 
 
+def normals_of(data, scale=1.0):
+    """Vectors (..., 3) of a picture of normals, 0..1 for -1..1; scale: of x and y, one or two numbers."""
+    across, up = (float(v) for v in np.resize(scale, 2))
+    return (2.0 * data[..., :3] - 1.0) * (across, up, 1.0)
+
+
 def linear(data, space):
     """Colours (..., 3) of a named colour space in linear Rec.709."""
     if space in _ENCODED and data.shape[-1] >= 3:
@@ -310,16 +316,10 @@ def _ranged(_node, _output, a, low, high, gamma, out_low, out_high):
     return out_low + t * (out_high - out_low)
 
 
-def _normals(_node, _output, a, scale):
-    """Vectors of a picture of normals, x and y scaled."""
-    scale = np.resize(scale, 2) if scale.ndim == 1 else np.array([1.0, 1.0])
-    return (2.0 * a[..., :3] - 1.0) * (scale[0], scale[1], 1.0)
-
-
 _NODES = {
     "constant": (("value",), lambda n, o, a: a),
     "dot": (("in",), lambda n, o, a: a),
-    "normalmap": (("in", "scale"), _normals),
+    "normalmap": (("in", "scale"), lambda n, o, a, scale: normals_of(a, Value(scale).mean)),
     "convert": (("in",), _converted),
     "multiply": (("in1", "in2"), lambda n, o, a, b: a * b),
     "add": (("in1", "in2"), lambda n, o, a, b: a + b),

@@ -11,10 +11,9 @@ from ..names import one_line, stem_of
 from ..shapes.usd import check_layers
 from ..study import Specimen, Study
 from . import baked
-from .baked import input_of
 from .booth_stage import add_booth
 from .coming_in import Coming, specimen_from
-from .graph import Graph, Value, constant
+from .graph import Graph, Value, constant, normals_of
 from .loss import Fitted, fitted
 from .materialx import openpbr_inputs
 from .models import PREVIEW_OF, from_preview, to_preview
@@ -68,7 +67,7 @@ def write_usd(study: Study, specimen: Specimen, path) -> tuple[dict[str, Fitted]
             inner.unlink(missing_ok=True)
     for name in made:
         one = next(p.specimen for p in pieces_of(study, specimen) if p.specimen and p.specimen.name == name)
-        there = {m for m in one.surface.maps if input_of(one.surface, m) in carried[name]}
+        there = {m for m in one.surface.maps if baked.input_of(one.surface, m) in carried[name]}
         lost = [f"the map of {m}: carried as one value" for m in one.surface.maps if m not in there]
         notes += [f"{name}: {s}" for s in (*lost, *openpbr_inputs(one)[1]) if "half-way along its range" not in s]
     return fits, notes
@@ -230,8 +229,8 @@ def _driven(port, graph):
     kind = node.GetIdAttr().Get() if node else ""
     if kind in _NORMAL_MAPS and node.GetInput("in") and node.GetInput("in").HasConnectedSource():
         found, scale = _driven(node.GetInput("in"), graph), node.GetInput("scale")
-        steep = np.resize(np.ravel(scale.Get()) if scale and scale.Get() is not None else 1.0, 2)
-        return None if found is None else Value((2.0 * found.data - 1.0) * (*map(float, steep), 1.0))
+        steep = scale.Get() if scale and scale.Get() is not None else 1.0
+        return None if found is None else Value(normals_of(found.data, np.ravel(steep)))
     if kind not in (*_IMAGES, "UsdUVTexture"):
         graph.note(f"the graph at {port.GetBaseName()}: carried as the standard's own value")
         return None
