@@ -6,7 +6,7 @@ from importlib import import_module
 NAMES = ("film", "tracing", "meshes", "solving", "studies", "pictures", "library", "window")
 LONG = (
     "coverage", "error_bars", "photographs", "fuzzing", "attack", "monkey", "surfaces", "denoising", "farm", "stalls",
-    "kills", "endurance",
+    "kills", "endurance", "posterior",
 )  # fmt: skip
 """Run when named, as they take minutes."""
 

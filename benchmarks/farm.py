@@ -29,7 +29,7 @@ def run():
         scene = scene_of(study, specimen)
         view = compiled_in(scene, specimen), scene
         here, rendering = _made(view)
-        tiles = len(rendering._tiles)
+        tiles = len(rendering._jobs)
         yield Figure(f"{_SIDE}² at {_SAMPLES} samples on own threads, {specimen.name}", here, "s", 60.0)
         yield Figure(f"bytes of the view, {specimen.name}", len(work.packed(rendering._view)[1]) / 1e6, "MB", 100.0)
         yield Figure("bytes that come back for each tile", 64 * 64 * 5 * 8 / 1e6, "MB", 1.0)

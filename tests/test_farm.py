@@ -10,8 +10,11 @@ import pytest
 
 from photometra.errors import InputError
 from photometra.farm import FarmError, open_cluster, work
+from photometra.fitting import bootstrap
 from photometra.imaging import checkpoint
 from photometra.imaging.booths import compiled_in, scene_of
+from photometra.imaging.ladders import number_axis, render_ladder
+from photometra.imaging.photographed import Photographed
 from photometra.imaging.rendering import render_picture
 from photometra.pictures import read_picture
 from photometra.tracing import Rendering
@@ -72,10 +75,35 @@ def test_a_cancel_leaves_no_worker_busy(cluster, view):
     assert not any(cluster._client.processing().values())
 
 
+def test_a_solve_with_a_photograph_comes_out_the_same_there(cluster, demo, monkeypatch):
+    monkeypatch.setattr("photometra.imaging.photographed._PATHS", 60_000)
+    rail = demo.specimen("Varnished teak rail")
+    here, there = (Photographed(demo, rail, place=place) for place in (None, cluster))
+    for surface in (rail.surface, rail.surface.with_values({"coat.roughness": 0.2})):
+        assert np.array_equal(here.model(surface), there.model(surface))
+    assert np.array_equal(here.sigmas(), there.sigmas())
+
+
+def test_studies_of_the_error_bars_come_out_the_same_there(cluster, demo):
+    prism = demo.specimen("Lens prism")
+    asked = prism.surface, prism.surface, prism.readings, ("ior",), 6
+    assert bootstrap(*asked, place=cluster).found == bootstrap(*asked).found
+
+
+def test_a_ladder_comes_out_the_same_there(cluster, demo, tmp_path):
+    plate, axis = demo.specimens[1], number_axis("roughness", 0.1, 0.5, 2)
+    for name, place in (("here", None), ("there", cluster)):
+        assert render_ladder(demo, plate, axis, None, tmp_path / f"{name}.exr", 70, 40, 3, place=place)
+    assert np.array_equal(*(read_picture(tmp_path / f"{name}.exr") for name in ("here", "there")))
+
+
 def test_a_worker_with_other_kernels_is_refused_in_a_sentence(view):
     name, data = work.packed(Rendering(*view, 8, 8)._view)
     with pytest.raises(work.Mismatch, match="install the same on all"):
         work.done(name, data, [((0, 8, 0, 8), 0, 1)], "0.0, kernels of another")
+    with pytest.raises(work.Mismatch, match="install the same on all"):
+        work.called(abs, -1, "0.0, kernels of another")
+    assert work.called(abs, -1, work.stamp()) == 1
 
 
 def test_what_a_lost_cluster_had_done_is_kept(demo, tmp_path):

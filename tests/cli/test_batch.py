@@ -134,3 +134,44 @@ def test_another_header_is_another_picture(tmp_path):
     assert not is_written(tmp_path / "a.exr", header_of(study, one, 16, 32), 4)
     (tmp_path / "b.exr").write_bytes(b"no picture")
     assert not is_written(tmp_path / "b.exr", header, 4)
+
+
+def test_a_ladder_is_one_picture_with_the_misfit_along_it(run, own_demo, tmp_path):
+    out = tmp_path / "ladder.exr"
+    words = ("ladder", own_demo, "Heat-tinted vane", "-o", out, "--size", "20x16", "--samples", "2")
+    code, said, _ = run(*words, "--step", "roughness=0.1..0.4/3", "--and", "constants=titanium,gold", "--json")
+    told = json.loads(said)
+    assert code == 0 and [(s["across"], s["down"]) for s in told["steps"]][::3] == [
+        ("0.100", told["steps"][0]["down"]), ("0.100", told["steps"][3]["down"]),
+    ]  # fmt: skip
+    assert read_picture(out).shape[:2] == (2 * 16 + 3 * 4, 3 * 20 + 4 * 4)
+    assert "0.100; " in read_header(out)["Photometra:across"] and "Gold" in read_header(out)["Photometra:down"]
+    # A vane of titanium is no gold.
+    worst = [s["worst_misfit"] for s in told["steps"]]
+    assert min(worst[:3]) < min(worst[3:])
+    code, said, _ = run(*words, "--step", "surfaces=Lens prism,Canvas awning")
+    assert code == 0 and "Lens prism" in said and "Canvas awning" in said
+
+
+@pytest.mark.parametrize(("step", "words"), [
+    ("roughness", "should be NAME=LOW..HIGH"), ("roughness=0.5..0.1", "upwards"), ("colour=0..1", "not a number"),
+    ("roughness=0.1..0.2/x", "should be"), ("nothing=0..1", "nothing"), ("surfaces=Nobody", "Nobody"),
+])  # fmt: skip
+def test_what_cannot_be_stepped_is_one_sentence(run, own_demo, tmp_path, step, words):
+    code, _, told = run("ladder", own_demo, "Lens prism", "--step", step, "-o", tmp_path / "a.png")
+    assert code == 2 and words in told and not (tmp_path / "a.png").exists()
+
+
+def test_error_bars_are_tried(run, own_demo):
+    code, said, told = run("error-bars", own_demo, "Lens prism", "--studies", "5", "--json")
+    out = json.loads(said)
+    assert code == 0 and "5 of 5 studies" in told and len(out["chi2_reduced"]) == 5
+    ior = next(t for t in out["scalars"] if t["name"] == "ior")
+    assert 0.2 < ior["scatter"] / ior["stated"] < 3.0 and abs(ior["true"] - ior["mean"]) < 5 * ior["stated"]
+    code, said, _ = run("error-bars", own_demo, "Lens prism", "--studies", "5")
+    assert code == 0 and "68 % would be right" in said
+
+
+def test_error_bars_of_what_does_not_fit_are_refused(run, own_demo):
+    code, _, told = run("error-bars", own_demo, "Enamelled number plate", "--free", "coat.roughness")
+    assert code == 2 and "does not fit" in told

@@ -104,3 +104,19 @@ def test_linked_specimens_are_solved_together(run, tmp_path):
     code, out, _ = run("solve", study, "rail", "--linked")
     assert code == 0 and "together: reduced chi-square" in out
     assert run("solve", study, "rail", "--linked", "--robust")[0] == 2
+
+
+def test_surfaces_go_to_what_the_file_calls_a_material(run, own_demo, tmp_path):
+    mesh = tmp_path / "lamp.obj"
+    mesh.write_text(
+        "v 0 0 0\nv 9 0 0\nv 0 9 0\nv 0 0 9\no bowl\nusemtl spun brass\nf 1 2 3\no foot\nusemtl teak\nf 1 2 4\n"
+        "o ring\nusemtl spun brass\nf 2 3 4\n"
+    )
+    assert run("add", own_demo, "Lamp")[0] == 0
+    assert run("booth", own_demo, "Lamp", f"shape={mesh}", "unit=mm")[0] == 0
+    code, _, err = run("assign", own_demo, "Lamp", f"@spun*={BRASS}", f"@glass={VANE}")
+    assert code == 0 and "No part of this shape is made of 'glass'" in err
+    listed = json.loads(run("parts", own_demo, "Lamp", "--json")[1])["parts"]
+    assert {p["part"]: (p["material"], p["specimen"]) for p in listed} == {
+        "bowl": ("spun brass", BRASS), "foot": ("teak", None), "ring": ("spun brass", BRASS),
+    }  # fmt: skip

@@ -84,3 +84,17 @@ def test_what_was_stopped_is_kept_and_goes_on(window, qtbot, tmp_path):
     qtbot.waitUntil(lambda: sheet.jobs[0].state == "stopped", timeout=PATIENCE_MS)
     assert part_of(path).exists() and not path.exists()
     click(sheet.rows[0].stop)
+
+
+def test_a_ladder_goes_into_the_queue_and_is_written(window, qtbot, tmp_path, monkeypatch):
+    sheet, path = opened(window, 2), tmp_path / "steps"
+    window.session.choose(3)
+    window.show_sheet("ladder")
+    ladder = window.sheets["ladder"]
+    ladder.ranges[ladder.across][2].setValue(3)
+    monkeypatch.setattr("photometra.desktop.ladder_sheet.QFileDialog.getSaveFileName", lambda *_: (str(path), ""))
+    click(ladder.queue_button)
+    assert "ladder of roughness" in sheet.rows[0].accessibleName()
+    qtbot.waitUntil(lambda: sheet.jobs[0].state == "done", timeout=PATIENCE_MS)
+    assert sheet.jobs[0].done == 1.0 and read_picture(path.with_suffix(".png")).shape[:2] == (64 + 8, 3 * 96 + 16)
+    click(sheet.rows[0].stop)

@@ -7,8 +7,8 @@ VERBS = (
     "demo", "new", "add", "set", "show", "import", "measure", "agree", "fit", "render", "check", "export", "constants",
     "solve", "free", "hold", "duplicate", "rename", "remove", "booth", "proof", "parts", "assign", "relink", "link",
     "dispersion",
-    "library", "import-material", "numbers", "report", "import-all", "turntable", "contact-sheet",
-    "install-desktop", "thumbnail",
+    "library", "import-material", "numbers", "report", "import-all", "turntable", "contact-sheet", "ladder",
+    "error-bars", "install-desktop", "thumbnail",
 )  # fmt: skip
 
 

@@ -24,6 +24,7 @@ def parts(study: StudyPath, specimen: SpecimenName, as_json: Json = False):
         {
             "part": part.name,
             "specimen": part.specimen,
+            "material": part.material,
             "is_closed": part.is_closed,
             "triangles": int((shape.mesh.material == i).sum()),
         }
@@ -34,10 +35,13 @@ def parts(study: StudyPath, specimen: SpecimenName, as_json: Json = False):
         print_json({"specimen": one.name, "parts": found, "notes": notes})
         return
     rows = [
-        (f["part"], f["specimen"] or "none", "closed" if f["is_closed"] else "open", f"{f['triangles']:,}")
+        (
+            f["part"], f["specimen"] or "none", f["material"], "closed" if f["is_closed"] else "open",
+            f"{f['triangles']:,}",
+        )
         for f in found
-    ]
-    table(f"{one.name}, {len(found)} parts", ("part", "surface", "", "triangles"), rows)
+    ]  # fmt: skip
+    table(f"{one.name}, {len(found)} parts", ("part", "surface", "material in the file", "", "triangles"), rows)
     for note in notes:
         tell(f"note: {note}")
 
@@ -47,7 +51,8 @@ def assign(
     specimen: SpecimenName,
     assignments: Annotated[list[str], typer.Argument(metavar="PARTS=SPECIMEN ...")],
 ):
-    """Give parts of a specimen's shape the surfaces of specimens: PARTS is a name or a pattern, as 'frame/*'.
+    """Give parts of a specimen's shape the surfaces of specimens: PARTS is a name, a pattern, as 'frame/*', or what the
+    file calls the material, as '@brass*'.
 
     PARTS= takes an assignment away.
     """

@@ -15,6 +15,7 @@ from ..study import read_file as read_study
 from ..study.proof import FREE_LIGHT
 from ..surface import hex_colour
 from ..surface.parameters import scalar_owner
+from .hand_over import Cluster, place_of
 from .output import Refused, print_json, table, tell
 from .studies import Json, SpecimenName, StudyPath
 
@@ -48,6 +49,7 @@ def fit(
     linked: Annotated[
         bool, typer.Option("--linked", help="Solve those linked with it too, from the readings of all.")
     ] = False,
+    cluster: Cluster = None,
     as_json: Json = False,
 ):
     """Solve for the free parameters from the active readings. Exit code 1 where they are not described by it."""
@@ -57,28 +59,33 @@ def fit(
     further = None
     if free_light and not photograph:
         raise Refused("--free-light is of a photograph's light: give --photograph too")
+    if cluster and not photograph:
+        raise Refused("--cluster has the pictures of a photograph solve rendered elsewhere: give --photograph too")
     if linked:
         if photograph or free or robust or posterior or visible:
             raise Refused("--linked solves what is free of each specimen, from readings alone; leave the rest away")
         return _together(study, document, one, save, as_json)
-    if photograph:
-        if free_light:
-            one = _with_free_light(one, free_light)
-        from ..imaging.photographed import Photographed
+    if free_light:
+        one = _with_free_light(one, free_light)
+    with place_of(cluster) as place:
+        if photograph:
+            from ..imaging.photographed import Photographed
 
-        further = Photographed(document, one)
-        tell(f"rendering in the loop: {further.points} numbers off the photograph, {further.paths} paths an evaluation")
-    try:
-        solution = solve(
-            one.surface, one.readings, free or applicable(one.surface, one.free), one.bounds,
-            report=_progress(further) if further else None, cancel=stop, robust=robust, further=further, keep_rgb=rgb,
-        )  # fmt: skip
-    except KeyboardInterrupt:
-        raise Refused("stopped; nothing was changed") from None
+            further = Photographed(document, one, place=place)
+            work = f"{further.points} numbers off the photograph, {further.paths} paths an evaluation"
+            tell(f"rendering in the loop: {work}")
+        try:
+            solution = solve(
+                one.surface, one.readings, free or applicable(one.surface, one.free), one.bounds,
+                report=_progress(further) if further else None, cancel=stop, robust=robust, further=further,
+                keep_rgb=rgb,
+            )  # fmt: skip
+        except KeyboardInterrupt:
+            raise Refused("stopped; nothing was changed") from None
+        pins = further.agreement(solution.surface, effects=solution.effects) if further else ()
     if save:
         change_file(study, partial(_kept, one, solution))
     verdict = solution.verdict
-    pins = further.agreement(solution.surface, effects=solution.effects) if further else ()
     seen = _visible(document, one, solution) if visible else None
     known = _posterior(one, solution, robust) if posterior else None
     if as_json:
@@ -121,11 +128,7 @@ def fit(
                 ],
                 "points": solution.points,
                 "evaluations": solution.evaluations,
-                **(
-                    {"pins": [asdict(p) for p in further.agreement(solution.surface, effects=solution.effects)]}
-                    if further
-                    else {}
-                ),
+                **({"pins": [asdict(p) for p in pins]} if further else {}),
             }
         )
         return 0 if verdict.is_good else 1

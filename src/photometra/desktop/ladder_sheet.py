@@ -20,7 +20,7 @@ from PyQt6.QtWidgets import (
 
 from ..errors import InputError
 from ..figures import figures
-from ..fitting import agreements
+from ..fitting import worst_misfit
 from ..imaging.booths import compiled_in, display_of, limits_of, scene_of
 from ..imaging.ladders import (
     CONSTANTS,
@@ -28,6 +28,7 @@ from ..imaging.ladders import (
     LadderPictures,
     constants_axis,
     equal_axis,
+    ladder_header,
     number_axis,
     stepped,
     surfaces_axis,
@@ -131,6 +132,8 @@ class LadderSheet(Sheet):
     """Steps parameters of the chosen specimen. A click on a picture takes its step, undoably."""
 
     made = pyqtSignal()
+    queued = pyqtSignal(str, object, tuple)
+    """(specimen, path, axes) of a ladder that is to be rendered in the queue."""
 
     def __init__(self, session: Session, parent=None):
         super().__init__("Ladder", parent)
@@ -170,8 +173,12 @@ class LadderSheet(Sheet):
         self.export_button.setToolTip("Write the sheet as PNG or EXR")
         self.export_button.clicked.connect(self._choose_and_export)
         self.export_button.setEnabled(False)
+        self.queue_button = QPushButton("Queue…")
+        self.queue_button.setToolTip("Render the ladder in the queue, at the queue's size and samples, into a file")
+        self.queue_button.clicked.connect(self._choose_and_queue)
         lines[0].addWidget(self.go_button)
         lines[0].addWidget(self.export_button)
+        lines[1].addWidget(self.queue_button)
         self._grid = QGridLayout()
         self._grid.setSpacing(4)
         self.curve = AgreementCurve()
@@ -267,17 +274,20 @@ class LadderSheet(Sheet):
         if self.job.is_running:
             self.job.cancel()
             return
-        specimen = self.session.specimen
-        if specimen is None:
-            return
+        specimen, axes = self.session.specimen, self._asked()
+        if specimen is not None and axes is not None:
+            self._begin(specimen, *axes)
+
+    def _asked(self):
+        """(across, down or None) as the fields say; None, said, where that cannot be stepped."""
         try:
             across, down = self._axis(self.across), self._axis(self.down)
             if down is not None and down.name == across.name:
                 raise InputError("step two different things, or one alone")
         except InputError as error:
             self.session.said.emit(str(error))
-            return
-        self._begin(specimen, across, down)
+            return None
+        return across, down
 
     def _begin(self, specimen, across, down):
         surfaces = stepped(specimen.surface, across, down)
@@ -299,7 +309,7 @@ class LadderSheet(Sheet):
             if not pictures.add(_ROUNDS[0], cancel, shown):
                 return pictures
             if down is None:
-                report(("curve", [_share(s, specimen.readings) for s in surfaces[0]]))
+                report(("curve", [worst_misfit(s, specimen.readings) for s in surfaces[0]]))
             for samples in _ROUNDS[1:]:
                 if not pictures.add(samples, cancel, shown):
                     break
@@ -349,7 +359,7 @@ class LadderSheet(Sheet):
         self.export_button.setEnabled(bool(self.cells))
         self.made.emit()
 
-    # Taking and exporting.
+    # Taking, exporting and queueing.
 
     def _take(self, surface, label):
         now = self.session.specimen.surface
@@ -369,14 +379,22 @@ class LadderSheet(Sheet):
         if name:
             self.export(Path(name))
 
+    def _choose_and_queue(self):
+        specimen, axes = self.session.specimen, self._asked()
+        if specimen is None or axes is None:
+            return
+        name, _ = QFileDialog.getSaveFileName(self, "Render the ladder to", "ladder.png", "Pictures (*.png *.exr)")
+        if name:
+            path = Path(name if Path(name).suffix.lower() in (".exr", ".png") else f"{name}.png")
+            self.queued.emit(specimen.name, path, axes)
+            self.session.said.emit(f"{path.name} is in the queue (Ctrl+Shift+U)")
+
     def export(self, path):
         """Write the sheet of pictures: PNG as shown, EXR scene-linear; what each cell is stands in the header."""
         across, down = self.axes
-        header = {"Photometra:across": f"{across.label}: {'; '.join(across.labels)}"}
-        if down is not None:
-            header["Photometra:down"] = f"{down.label}: {'; '.join(down.labels)}"
         try:
-            write_picture(path, self._pictures.sheet(), display_of(self.session.study.booth), header)
+            display = display_of(self.session.study.booth)
+            write_picture(path, self._pictures.sheet(), display, ladder_header(across, down))
         except PictureError as error:
             self.session.said.emit(str(error))
             return
@@ -384,9 +402,3 @@ class LadderSheet(Sheet):
 
     def end(self):
         self.job.end()
-
-
-def _share(surface, readings):
-    """The worst active reading's misfit, in tolerances; nan where there is none that can be read."""
-    found = [a.value / a.reading.tolerance for a in agreements(surface, readings) if a.reading.active and not a.problem]
-    return max(found) if found else float("nan")

@@ -191,6 +191,7 @@ class MainWindow(QMainWindow):
         self.sight.progressed.connect(self._tell_aspect)
         self.solve_sheet.outcome.connect(self.sheets["ladder"].take_solution)
         self.solve_sheet.equal_wanted.connect(lambda: (self.show_sheet("ladder"), self.sheets["ladder"].show_equal()))
+        self.sheets["ladder"].queued.connect(self.sheets["queue"].add)
         self.solve_sheet.next_wanted.connect(lambda: self.show_sheet("evidence"))
         self.route.taken.connect(self.go_to)
         s.reading_chosen.connect(self._back_to_chart)

@@ -50,8 +50,8 @@ class PartsSheet(QWidget):
         whole.setSpacing(6)
         whole.addLayout(self._head())
         self.tree = QTreeWidget()
-        self.tree.setColumnCount(3)
-        self.tree.setHeaderLabels(["Part", "Surface", "Inside"])
+        self.tree.setColumnCount(4)
+        self.tree.setHeaderLabels(["Part", "Surface", "Inside", "Material in the file"])
         self.tree.setAccessibleName("Parts")
         self.tree.setSelectionMode(QAbstractItemView.SelectionMode.ExtendedSelection)
         self.tree.setMouseTracking(True)
@@ -139,16 +139,18 @@ class PartsSheet(QWidget):
         groups_chosen = {item.text(0) for item in self.tree.selectedItems() if not item.data(0, _PART)}
         in_groups = {n for item in self.tree.selectedItems() if not item.data(0, _PART) for n in _names_in(item)}
         self._shown = specimen.name, parts
-        self._numbers = {name: i for i, (name, _, _) in enumerate(parts)}
+        self._numbers = {name: i for i, (name, *_) in enumerate(parts)}
         self.tree.blockSignals(True)
         self.tree.clear()
         groups = {}
-        for i, (name, has, is_closed) in enumerate(parts):
+        self.tree.setColumnHidden(3, not any(material for *_, material in parts))
+        for i, (name, has, is_closed, material) in enumerate(parts):
             above, _, own = name.rpartition("/")
             if above and above not in groups:
                 groups[above] = QTreeWidgetItem(self.tree, [above, "", ""])
                 groups[above].setSelected(above in groups_chosen)
-            item = QTreeWidgetItem(groups[above] if above else self.tree, [own, has, "closed" if is_closed else "open"])
+            words = [own, has, "closed" if is_closed else "open", material]
+            item = QTreeWidgetItem(groups[above] if above else self.tree, words)
             item.setData(0, _PART, name)
             item.setIcon(0, _swatch(i))
             item.setSelected(name in chosen and name not in in_groups)
@@ -211,12 +213,22 @@ class PartsSheet(QWidget):
             self._menu.addAction(one.name, partial(self.assign, one.name))
         self._menu.addSeparator()
         self._menu.addAction("None", partial(self.assign, None))
+        for material in self._materials():
+            every = self._menu.addMenu(f"All that the file calls {material.replace('&', '&&')}")
+            for one in self.session.study.specimens:
+                every.addAction(one.name, partial(self.assign, one.name, [f"@{material}"]))
 
-    def assign(self, name):
-        """Give the chosen parts, or all where none is chosen, the surface of a specimen."""
+    def _materials(self):
+        """What the file calls the materials of the chosen parts, or of all where none is chosen."""
+        chosen = self.chosen
+        _, parts = self._shown or ("", ())
+        return list(dict.fromkeys(m for name, *_, m in parts if m and (not chosen or name in chosen)))
+
+    def assign(self, name, patterns=None):
+        """Give the chosen parts, or all where none is chosen, or what `patterns` say, the surface of a specimen."""
         specimen = self.session.specimen
         try:
-            for pattern in self._patterns():
+            for pattern in patterns or self._patterns():
                 specimen = specimen.with_assigned(pattern, name)
         except InputError as error:
             self.session.said.emit(str(error))
@@ -256,6 +268,6 @@ def _swatch(number):
 
 
 def _parts_of(study, specimen):
-    """((part, whose surface, whether it is closed), …) of a specimen's shape, in words."""
+    """((part, whose surface, whether it is closed, its material in the file), …) of a specimen's shape, in words."""
     parts = parts_of(study, specimen, standing(specimen, study.meshes))
-    return tuple((p.name, p.specimen or "none: neutral grey", p.is_closed) for p in parts)
+    return tuple((p.name, p.specimen or "none: neutral grey", p.is_closed, p.material) for p in parts)

@@ -1,7 +1,7 @@
-"""The queue: long pictures, one after another in the background, on this machine or on a cluster.
+"""The queue: long pictures and ladders, one after another in the background, on this machine or on a cluster.
 
 A job is of the study as it was when it was queued. What is done of a picture is kept beside its file, so that one that
-was stopped goes on where it was when it is queued again.
+was stopped goes on where it was when it is queued again; a ladder begins anew.
 """
 
 import threading
@@ -15,6 +15,7 @@ from PyQt6.QtGui import QPainter
 from PyQt6.QtWidgets import QComboBox, QFileDialog, QHBoxLayout, QLineEdit, QPushButton, QSpinBox, QVBoxLayout, QWidget
 
 from ..imaging.booths import as_it_stands, display_of
+from ..imaging.ladders import render_ladder
 from ..imaging.rendering import render_picture
 from ..names import stem_of
 from ..study import Study
@@ -34,17 +35,37 @@ _HIGH = 58
 
 @dataclass(eq=False)
 class Job:
-    """One picture of a study as it was: of which specimen, where to, how large, how many samples."""
+    """One picture of a study as it was: of which specimen, where to, how large, how many samples. axes: of a ladder,
+    what is stepped across, and downwards or None."""
 
     study: Study
     specimen: str
     path: Path
     size: tuple[int, int]
     samples: int
+    axes: tuple = ()
     state: str = WAITING
     words: str = ""
     done: float = 0.0
     image: object = field(default=None, repr=False)
+
+    @property
+    def title(self):
+        of = f"{self.specimen}, ladder of {self.axes[0].label.lower()}" if self.axes else self.specimen
+        each = " each" if self.axes else ""
+        return f"{of} → {self.path.name}, {self.size[0]} × {self.size[1]}{each}, {self.samples} samples"
+
+    def render(self, place, report, cancel):
+        """Render and write it; report(Rendering, cell, cells) on the way. (path, Rendering), None where cancelled."""
+        specimen = as_it_stands(self.study.specimen(self.specimen), self.study.meshes)
+        if self.axes:
+            return render_ladder(
+                self.study, specimen, *self.axes, self.path, *self.size, self.samples, report, cancel, place
+            )
+        return render_picture(
+            self.study, specimen, self.path, *self.size, samples=self.samples,
+            report=lambda rendering: report(rendering, 0, 1), cancel=cancel, place=place, resume=True,
+        )  # fmt: skip
 
 
 class Row(QWidget):
@@ -71,8 +92,7 @@ class Row(QWidget):
 
     def refresh(self):
         job = self.job
-        head = f"{job.specimen} → {job.path.name}, {job.size[0]} × {job.size[1]}, {job.samples} samples"
-        self.words.setText(f"{head}\n{job.state}{f': {job.words}' if job.words else ''}")
+        self.words.setText(f"{job.title}\n{job.state}{f': {job.words}' if job.words else ''}")
         self.setAccessibleName(self.words.text().replace("\n", ", "))
         self.up.setVisible(job.state == WAITING)
         self.stop.setText("Stop" if job.state == RUNNING else "Remove")
@@ -162,9 +182,9 @@ class QueueSheet(Sheet):
         for i, specimen in enumerate(self.session.study.specimens):
             self.add(specimen.name, folder / f"{i + 1:02d}-{stem_of(specimen.name)}.exr")
 
-    def add(self, specimen, path):
-        """Queue a picture of a specimen as the study has it now."""
-        job = Job(self.session.study, specimen, path, self.size.currentData(), self.samples.value())
+    def add(self, specimen, path, axes=()):
+        """Queue a picture of a specimen, or a ladder of it, as the study has it now."""
+        job = Job(self.session.study, specimen, path, self.size.currentData(), self.samples.value(), axes)
         self.jobs.append(job)
         row = Row(job, self)
         self.rows.append(row)
@@ -193,7 +213,7 @@ class QueueSheet(Sheet):
             opened = nullcontext(Threads(in_background=True))
         display, last = display_of(job.study.booth), 0.0
 
-        def told(rendering):
+        def told(rendering, cell, cells):
             nonlocal last
             while not self._going.wait(0.1):
                 if cancel.is_set():
@@ -202,21 +222,18 @@ class QueueSheet(Sheet):
                 last = time.monotonic()
                 step = max(1, max(rendering.width, rendering.height) // 160)
                 small = display.picture(rendering.picture()[::step, ::step])
-                report((job, rendering.samples, rendering.noise(), rendering.seconds, image_of(small)))
+                report((job, cell, cells, rendering.samples, rendering.noise(), rendering.seconds, image_of(small)))
 
         with opened as place:
-            specimen = as_it_stands(job.study.specimen(job.specimen), job.study.meshes)
-            return render_picture(
-                job.study, specimen, job.path, *job.size, samples=job.samples, report=told, cancel=cancel, place=place,
-                resume=True,
-            )  # fmt: skip
+            return job.render(place, told, cancel)
 
     def _progressed(self, at):
-        job, samples, noise, seconds, job.image = at
-        job.done = samples / job.samples
-        left = seconds * (job.samples - samples) / max(samples, 1)
+        job, cell, cells, samples, noise, seconds, job.image = at
+        job.done = (cell + samples / job.samples) / cells
+        left = seconds / max(samples, 1) * (job.samples - samples + (cells - cell - 1) * job.samples)
         known = f"noise {100 * noise:.1f} %" if noise != float("inf") else "noise not known yet"
-        job.words = f"{samples} samples, {known}, about {_clock(left)} left"
+        step = f"step {cell + 1} of {cells}, " if cells > 1 else ""
+        job.words = f"{step}{samples} samples, {known}, about {_clock(left)} left"
         self._tell()
 
     def _ended(self, state, found):

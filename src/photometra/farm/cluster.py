@@ -6,8 +6,10 @@ every job is asked for anew where its worker was lost, a few times.
 
 import logging
 import re
+import threading
 import time
 import warnings
+from collections import OrderedDict
 from contextlib import contextmanager, suppress
 
 from ..disk import DiskError, regular
@@ -19,6 +21,8 @@ _WAIT_S = 0.2
 _PATIENCE_S = 30.0
 """How long a cluster may be without any worker."""
 _MEND_EVERY_S = 5.0
+_VIEWS = 8
+"""Views that are kept on the cluster at a time: a solve looks at several."""
 _AHEAD = 4
 """Jobs that are on their way for every thread of the cluster: enough to keep it busy, little to cancel."""
 
@@ -84,7 +88,7 @@ class Cluster:
         """own: the cluster of this machine that was started for it, whose lost workers are replaced."""
         self._client, self._name, self._own = client, name, own
         self._wanted, self._mended = len(own.worker_spec) if own is not None else 0, time.monotonic()
-        self._sent = {}
+        self._sent, self._sending = OrderedDict(), threading.Lock()
         self.bytes_sent = 0
 
     def workers(self):
@@ -92,17 +96,33 @@ class Cluster:
         return sum(self._client.nthreads().values())
 
     def sums(self, view, _arrays, jobs, cancel=None):
-        wanted, waiting = work.stamp(), {}
+        wanted = work.stamp()
+
+        def ask(job):
+            return self._client.submit(work.done, *self._view(view), job, wanted, pure=False, retries=_TRIES)
+
+        yield from self._in_order(ask, jobs, cancel)
+
+    def each(self, function, values, cancel=None):
+        wanted = work.stamp()
+
+        def ask(value):
+            return self._client.submit(work.called, function, value, wanted, pure=False, retries=_TRIES)
+
+        yield from self._in_order(ask, list(values), cancel)
+
+    def _in_order(self, ask, jobs, cancel):
+        """What comes of each job, in their order; ask(job): a future of it."""
+        waiting = {}
         try:
-            name, data = self._view(view)
             for i in range(len(jobs)):
                 for k in range(i, min(i + max(_AHEAD * self.workers(), 8), len(jobs))):
                     if k not in waiting:
-                        waiting[k] = self._ask(name, data, jobs[k], wanted)
-                found = self._result(waiting, i, (name, data, jobs[i], wanted), cancel)
+                        waiting[k] = ask(jobs[k])
+                found = self._result(waiting, i, lambda i=i: ask(jobs[i]), cancel)
                 if found is None:
                     return
-                yield found
+                yield found[0]
         except OSError as error:
             # Any word to a scheduler that is no more.
             raise FarmError(f"the cluster {self._name} was lost on the way ({type(error).__name__})") from None
@@ -113,15 +133,19 @@ class Cluster:
                     self._client.cancel(list(waiting.values()), force=True)
 
     def _view(self, view):
-        if id(view) not in self._sent:
-            name, data = work.packed(view)
-            self.bytes_sent += len(data)
-            with warnings.catch_warnings():
-                # It is large, and sent once.
-                warnings.simplefilter("ignore", UserWarning)
-                sent = self._client.submit(work.kept, data, key=f"view-{name}", retries=_TRIES)
-            self._sent = {id(view): (name, sent, view)}
-        return self._sent[id(view)][:2]
+        """(name, future of its bytes) of a view, sent where it is not there."""
+        with self._sending:
+            if id(view) not in self._sent:
+                name, data = work.packed(view)
+                self.bytes_sent += len(data)
+                with warnings.catch_warnings():
+                    # It is large, and sent once.
+                    warnings.simplefilter("ignore", UserWarning)
+                    sent = self._client.submit(work.kept, data, key=f"view-{name}", retries=_TRIES)
+                self._sent[id(view)] = name, sent, view
+                while len(self._sent) > _VIEWS:
+                    self._sent.popitem(last=False)
+            return self._sent[id(view)][:2]
 
     def _mend(self):
         """Start workers anew where some of our own are gone: one that is killed while it starts takes along what would
@@ -132,11 +156,9 @@ class Cluster:
         if len(self._client.nthreads()) < self._wanted:
             self._own.scale(self._wanted)
 
-    def _ask(self, name, data, job, wanted):
-        return self._client.submit(work.done, name, data, job, wanted, pure=False, retries=_TRIES)
-
-    def _result(self, waiting, i, asked, cancel):
-        """What came of a job; None once cancelled. FarmError where the cluster is gone, or the job fails on and on."""
+    def _result(self, waiting, i, again, cancel):
+        """(what came of a job,); None once cancelled. again(): asks for it anew. FarmError where the cluster is gone,
+        or the job fails on and on."""
         from dask.distributed import CancelledError, wait
         from distributed.scheduler import KilledWorker
 
@@ -162,8 +184,8 @@ class Cluster:
             except (CancelledError, KilledWorker, OSError) as error:
                 if self._client.status != "running" or attempt == _TRIES:
                     raise FarmError(f"the cluster {self._name} was lost on the way ({type(error).__name__})") from None
-                waiting[i] = self._ask(*asked)
+                waiting[i] = again()
                 continue
             del waiting[i]
-            return found
+            return (found,)
         return None

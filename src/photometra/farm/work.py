@@ -10,7 +10,7 @@ from ..errors import InputError
 from ..optics.jit import cache_folder
 from ..tracing.tasks import Task, prepared, sums_of
 
-_KEPT = 2
+_KEPT = 4
 _views = OrderedDict()
 _lock = threading.Lock()
 
@@ -35,10 +35,21 @@ def kept(data):
     return data
 
 
-def done(name, data, job, wanted):
-    """The sums of a job, shares (tile, begin, count) of a view by name; Mismatch where this is another program."""
+def _checked(wanted):
+    """Mismatch where this is another program than the one that asks."""
     if stamp() != wanted:
         raise Mismatch(f"a worker has Photometra {stamp()}, and {wanted} is asked for; install the same on all")
+
+
+def called(function, value, wanted):
+    """What a function gives of a value."""
+    _checked(wanted)
+    return function(value)
+
+
+def done(name, data, job, wanted):
+    """The sums of a job, shares (tile, begin, count) of a view by name."""
+    _checked(wanted)
     view, arrays = _unpacked(name, data)
     return [sums_of(Task(view, *share), arrays) for share in job]
 

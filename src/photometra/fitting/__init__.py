@@ -1,7 +1,8 @@
 """Residuals, agreement, and the solver."""
 
 from .advice import Advice, Sensitivities, next_readings, sensitivities, tied
-from .agreement import Agreement, agreement, agreements, colour_of, misfit
+from .agreement import Agreement, agreement, agreements, colour_of, misfit, worst_misfit
+from .bootstrap import Bootstrap, bootstrap
 from .joint import Member, members_of, solve_together
 from .minima import Minimum, told
 from .problem import Cancelled, applicable, free_names
@@ -17,6 +18,7 @@ __all__ = [
     "STUCK",
     "Advice",
     "Agreement",
+    "Bootstrap",
     "Cancelled",
     "Closeness",
     "Member",
@@ -30,6 +32,7 @@ __all__ = [
     "agreement",
     "agreements",
     "applicable",
+    "bootstrap",
     "closest_tables",
     "colour_of",
     "evidence_findings",
@@ -44,4 +47,5 @@ __all__ = [
     "solve_together",
     "tied",
     "told",
+    "worst_misfit",
 ]

@@ -115,3 +115,9 @@ def agreements(surface: Surface, readings: tuple[Reading, ...]) -> tuple[Agreeme
     except InputError as error:
         return tuple(Agreement(r, float("inf"), None, None, str(error)) for r in readings)
     return tuple(agreement(r, surface, compiled, constants) for r in readings)
+
+
+def worst_misfit(surface: Surface, readings) -> float:
+    """The worst active reading's misfit, in tolerances: 1 and less where all agree; nan where there is none."""
+    found = [a.value / a.reading.tolerance for a in agreements(surface, readings) if a.reading.active and not a.problem]
+    return max(found) if found else float("nan")

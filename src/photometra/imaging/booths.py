@@ -145,8 +145,8 @@ def dressed(study, specimen, shape):
         return ()
     by_name = {s.name: s for s in study.specimens}
     out = []
-    for i, part in enumerate(shape.parts):
-        name = specimen.assigned_to(part)
+    for i, (part, material) in enumerate(zip(shape.parts, materials_in(shape), strict=True)):
+        name = specimen.assigned_to(part, material)
         other = by_name.get(name)
         # Of what is a specimen's shape by itself, the first part is the specimen.
         if name == specimen.name or (name is None and shape.stock and i == 0):
@@ -164,11 +164,18 @@ def _body_of(study, specimen):
 
 @dataclass(frozen=True)
 class DressedPart:
-    """A part of a shape; specimen: the name of the one whose surface it has, None for none."""
+    """A part of a shape; specimen: the name of the one whose surface it has, None for none; material: what its file
+    says it is made of, empty for nothing."""
 
     name: str
     specimen: str | None
     is_closed: bool
+    material: str = ""
+
+
+def materials_in(shape):
+    """What the file says each part of a shape is made of."""
+    return shape.materials or ("",) * len(shape.parts)
 
 
 def parts_of(study, specimen, shape) -> tuple[DressedPart, ...]:
@@ -178,8 +185,10 @@ def parts_of(study, specimen, shape) -> tuple[DressedPart, ...]:
     on = dressed(study, specimen, shape) or (OWN,) * len(shape.parts)
     is_open = shape.open_parts or (shape.is_open,) * len(shape.parts)
     return tuple(
-        DressedPart(part, specimen.name if has == OWN else has and specimen.assigned_to(part), not opened)
-        for part, has, opened in zip(shape.parts, on, is_open, strict=True)
+        DressedPart(
+            part, specimen.name if has == OWN else has and specimen.assigned_to(part, material), not opened, material
+        )
+        for part, has, opened, material in zip(shape.parts, on, is_open, materials_in(shape), strict=True)
     )
 
 
@@ -191,8 +200,9 @@ def undressed_findings(study, specimen, shape):
     for pattern, name in specimen.assigned:
         if not name:
             continue
-        if not any(matches(pattern, part) for part in parts):
-            yield Finding(f"No part of this shape is called '{pattern}', which {name} was given to.", is_advice=True)
+        if not any(matches(pattern, *part) for part in zip(parts, materials_in(shape), strict=True)):
+            called = f"is made of '{pattern[1:]}'" if pattern.startswith("@") else f"is called '{pattern}'"
+            yield Finding(f"No part of this shape {called}, which {name} was given to.", is_advice=True)
         if name not in there:
             yield Finding(f"'{pattern}' was given the surface of '{name}', which is not in this study any more.")
     for part, has in zip(parts, dressed(study, specimen, shape), strict=False):

@@ -3,21 +3,26 @@
 Steps of a number are even on its gauge: even to the eye where the parameter asks for it.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from pathlib import Path
 
 import numpy as np
 
 from ..errors import InputError
 from ..figures import figures
 from ..fitting.uncertainty import equally_good
+from ..pictures import write_picture
 from ..surface import PARAMETERS, Surface, format_value, parameter, table, table_names
 from ..surface.constants import choosing
 from ..surface.parameters import scalar_owner
 from ..surface.scale import Scale
 from ..tracing import Rendering
+from .booths import compiled_in, display_of, limits_of, scene_of
 from .denoising import FAST, clean_picture
 
 MOST_STEPS = 9
+_BATCH = 16
+"""Samples of a picture between two reports."""
 CONSTANTS = "constants"
 _METALS = ("silver", "gold", "copper", "brass-70-30", "aluminium", "titanium", "iron", "chromium", "nickel")
 
@@ -109,6 +114,42 @@ class LadderPictures:
     def sheet(self, gap=4, ground=0.18):
         """All cells as one scene-linear picture, side by side on a grey ground."""
         return mounted([[cell.picture() for cell in row] for row in self.cells], gap, ground)
+
+
+def ladder_header(across: Axis, down: Axis | None):
+    """What each cell is, for the header of a sheet's file."""
+    header = {"Photometra:across": f"{across.label}: {'; '.join(across.labels)}"}
+    if down is not None:
+        header["Photometra:down"] = f"{down.label}: {'; '.join(down.labels)}"
+    return header
+
+
+def render_ladder(
+    study, specimen, across: Axis, down: Axis | None, path, width, height, samples, report=None, cancel=None, place=None
+):  # fmt: skip
+    """Render a whole ladder, cell after cell, and write it as one picture: a PNG denoised where that can be, an EXR the
+    means. report(Rendering, cell, cells) after each batch; place: see `tracing.places`. Returns (path, the last
+    Rendering), None where cancelled: then nothing is written."""
+    display, scene, limits = display_of(study.booth), scene_of(study, specimen), limits_of(study.booth)
+    is_shown = Path(path).suffix.lower() == ".png"
+    if is_shown:
+        display.check()
+    rows = stepped(specimen.surface, across, down)
+    cells, pictures = sum(map(len, rows)), []
+    for row in rows:
+        pictures.append([])
+        for surface in row:
+            done = sum(map(len, pictures))
+            compiled = compiled_in(scene, replace(specimen, surface=surface))
+            cell = Rendering(compiled, scene, width, height, limits=limits, place=place)
+            while cell.samples < samples:
+                if not cell.add(min(max(1, cell.samples), _BATCH, samples - cell.samples), cancel):
+                    return None
+                if report:
+                    report(cell, done, cells)
+            pictures[-1].append(clean_picture(cell) if is_shown else cell.picture())
+    write_picture(path, mounted(pictures), display, ladder_header(across, down))
+    return Path(path), cell
 
 
 def mounted(pictures, gap=4, ground=0.18):

@@ -102,16 +102,17 @@ class Photographed:
 
     ValueError, in a sentence, where there is nothing to count. study: for the booth as it stands, which must be as the
     photograph was taken, but for what of `FREE_LIGHT` its reference leaves free. `points`: how many numbers are
-    compared. `rough`: whether fewer paths will do for now. `effects`: see `fitting.problem`.
+    compared. `rough`: whether fewer paths will do for now. `effects`: see `fitting.problem`. place: where it is
+    rendered, see `tracing.places`.
     """
 
-    def __init__(self, study, specimen, seed=1):
+    def __init__(self, study, specimen, seed=1, place=None):
         if specimen.reference is None:
             raise InputError(f"{specimen.name} has no photograph; load one and line it up with the render")
         pins = study.counting_pins(specimen)
         if not pins:
             raise InputError("no pin counts; tick at least one that lies on the specimen")
-        self.seed, self.rough = seed, False
+        self.seed, self.rough, self._place = seed, False, place
         self._free = specimen.reference.free_light
         self.effects = self._effects(study.booth, self._free)
         self.scene, self.display = scene_of(study, specimen), display_of(study.booth)
@@ -206,7 +207,9 @@ class Photographed:
             turn, strength = amounts.get("azimuth_deg", 0.0), 1.0 + amounts.get("strength", 0.0)
             scene = replace(scene, turn=scene.turn + turn, strength=scene.strength * max(strength, 0.0))
         compiled = compiled_on(scene, surface, self._constants)
-        rendering = Rendering(compiled, scene, self.width, self.height, self.seed, self._limits, only=self._only)
+        rendering = Rendering(
+            compiled, scene, self.width, self.height, self.seed, self._limits, only=self._only, place=self._place
+        )
         if not rendering.add(self.samples, cancel):
             raise Cancelled
         return rendering

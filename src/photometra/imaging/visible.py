@@ -59,45 +59,69 @@ class VisibleError:
         )
 
 
-def visible_error(study, specimen, solution, aspect=4.0 / 3.0, report=None, cancel=None) -> VisibleError | None:
+class Viewer:
+    """Looks at surfaces of one specimen under its booth, always with the same random numbers and denoised by the same
+    guides, so that two pictures differ by their surfaces alone. aspect: width over height."""
+
+    def __init__(self, study, specimen, aspect=4.0 / 3.0, pixels=_PIXELS):
+        self._scene, self._display = scene_of(study, specimen), display_of(study.booth)
+        self._constants, self._limits = constants_reading(specimen.readings), limits_of(study.booth)
+        self.height = max(24, round((pixels / aspect) ** 0.5))
+        self.width = max(24, round(aspect * self.height))
+        self._guides = None
+
+    def lab(self, surface, cancel=None):
+        """A surface's picture in L*, a*, b* (h, w, 3); None where cancelled."""
+        compiled = compiled_on(self._scene, surface, self._constants)
+        rendering = Rendering(compiled, self._scene, self.width, self.height, 1, self._limits)
+        if not rendering.add(_SAMPLES, cancel):
+            return None
+        # One set of guides for all: what they follow must not differ between two of them.
+        self._guides = self._guides if self._guides is not None else rendering.followed(4)
+        rendering.take_followed(4, self._guides)
+        picture = clean_picture(rendering, FAST, cancel)
+        if picture is None:
+            return None
+        return xyz_to_lab(linear_srgb_to_xyz(np.maximum(self._display.balanced(picture), 0.0)))
+
+
+def without_specks(delta_e):
+    """A map of ΔE2000 without its single pixels: a path that takes another turn in one of two pictures is no error of
+    the surface's."""
+    from scipy.ndimage import median_filter
+
+    return median_filter(delta_e, _SPECKS)
+
+
+def visible_error(
+    study, specimen, solution, aspect=4.0 / 3.0, report=None, cancel=None, pixels=_PIXELS
+) -> VisibleError | None:
     """Render the solved surface one standard error off either way along each independent way, with the same random
     numbers; None where cancelled, or where the solve has no standard errors.
 
-    aspect: of the picture, its width over its height; report(done, of) after each of those rendered.
+    aspect: of the picture, its width over its height; report(done, of) after each of those rendered; pixels: about how
+    many are looked at.
     """
-    from scipy.ndimage import median_filter
-
     names, ways = ways_of(solution)
     if not names:
         return None
     # What is spread over many scalars, as a spectrum, has few ways that count.
     ways = ways[:, :_MOST_WAYS]
-    scene, display = scene_of(study, specimen), display_of(study.booth)
-    constants, limits = constants_reading(specimen.readings), limits_of(study.booth)
+    viewer = Viewer(study, specimen, aspect, pixels)
+    width, height = viewer.width, viewer.height
     start = np.array([solution.surface.scalar(n) for n in names])
-    height = max(24, round((_PIXELS / aspect) ** 0.5))
-    width = max(24, round(aspect * height))
-    guides, labs, steps, done = None, [], [], 0
+    labs, steps, done = [], [], 0
     for way in ways.T:
         pair = []
         for sign in (-1.0, 1.0):
-            surface = moved(solution.surface, names, start + sign * way)
-            rendering = Rendering(compiled_on(scene, surface, constants), scene, width, height, 1, limits)
-            if not rendering.add(_SAMPLES, cancel):
+            seen = viewer.lab(moved(solution.surface, names, start + sign * way), cancel)
+            if seen is None:
                 return None
-            # One set of guides for all: what they follow must not differ between the two.
-            guides = guides if guides is not None else rendering.followed(4)
-            rendering.take_followed(4, guides)
-            picture = clean_picture(rendering, FAST, cancel)
-            if picture is None:
-                return None
-            balanced = np.maximum(display.balanced(picture), 0.0)
-            pair.append(xyz_to_lab(linear_srgb_to_xyz(balanced)))
+            pair.append(seen)
             done += 1
             if report:
                 report(done, 2 * ways.shape[1])
-        # A path that takes another turn in one of the two is no error of the surface's: single pixels do not count.
-        labs.append(median_filter(0.5 * delta_e_2000(*pair), _SPECKS))
+        labs.append(without_specks(0.5 * delta_e_2000(*pair)))
         step = pair[1] - pair[0]
         steps.append(step * (labs[-1] / np.maximum(np.linalg.norm(step, axis=-1), 1e-9))[..., None])
     squares = np.array(labs) ** 2

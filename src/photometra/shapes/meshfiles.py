@@ -14,6 +14,7 @@ from ..errors import InputError
 from ..figures import figures
 from . import usd
 from .mesh import MOST_TRIANGLES, mesh_from
+from .objparts import named_parts
 from .smoothing import is_closed, shaded, welded
 from .standing import LIFT, Shape
 
@@ -29,13 +30,15 @@ class MeshError(InputError):
 
 @dataclass(frozen=True, eq=False)
 class Part:
-    """One named part of a mesh: vertices (v, 3), faces (t, 3); uv (v, 2) and normals (v, 3) where the file has them."""
+    """One named part of a mesh: vertices (v, 3), faces (t, 3); uv (v, 2) and normals (v, 3) where the file has them;
+    material: what the file calls what it is made of, empty where it says nothing."""
 
     name: str
     vertices: np.ndarray
     faces: np.ndarray
     uv: np.ndarray | None = None
     normals: np.ndarray | None = None
+    material: str = ""
 
 
 @dataclass(frozen=True, eq=False)
@@ -84,7 +87,7 @@ class FileMesh:
         middle = np.array([0.5 * (low[0] + high[0]), low[1], 0.5 * (low[2] + high[2])])
         scene = trimesh.Scene()
         for part in self.parts:
-            visual = trimesh.visual.TextureVisuals(uv=part.uv) if part.uv is not None else None
+            visual = _visual_of(part)
             normals = None if part.normals is None else placed(part.normals)
             made = trimesh.Trimesh(
                 placed(part.vertices * float(unit_mm)) - middle, part.faces, vertex_normals=normals, visual=visual,
@@ -96,8 +99,20 @@ class FileMesh:
         return trimesh.exchange.gltf.export_glb(scene, include_normals=with_normals)
 
 
-def _parts_of(loaded):
-    """[Part] of what trimesh loaded: each geometry where it stands in its scene, with what its file says of it."""
+def _visual_of(part):
+    """What the library carries a part's texture coordinates and material's name by."""
+    import trimesh
+
+    if part.uv is None and not part.material:
+        return None
+    material = trimesh.visual.material.PBRMaterial(name=part.material) if part.material else None
+    return trimesh.visual.TextureVisuals(uv=part.uv, material=material)
+
+
+def _parts_of(loaded, materials=None):
+    """[Part] of what trimesh loaded: each geometry where it stands in its scene, with what its file says of it.
+
+    materials: {part: material} where the library does not keep them."""
     import trimesh
 
     if isinstance(loaded, trimesh.Trimesh):
@@ -117,6 +132,10 @@ def _parts_of(loaded):
             own, n = f"{str(name)[:80]} {n}", n + 1
         taken.add(own)
         uv = getattr(mesh.visual, "uv", None)
+        if materials is not None:
+            material = materials.get(str(name), "" if len(pairs) > 1 else materials.get("", ""))
+        else:
+            material = getattr(getattr(mesh.visual, "material", None), "name", None) or ""
         vertices, faces = np.asarray(mesh.vertices, float), np.asarray(mesh.faces, np.int64)
         normals = np.asarray(mesh.vertex_normals, float) if "vertex_normals" in mesh._cache else None
         if uv is None and normals is None and np.array_equal(faces.ravel(), np.arange(len(vertices))):
@@ -129,22 +148,24 @@ def _parts_of(loaded):
         out.append(
             Part(
                 own, vertices @ matrix[:3, :3].T + matrix[:3, 3], faces,
-                None if uv is None else np.asarray(uv, float), normals,
+                None if uv is None else np.asarray(uv, float), normals, str(material)[:80],
             )
         )  # fmt: skip
     return out
 
 
 def _source(path):
-    """Where the library reads a mesh from: an OBJ as UTF-8, whatever its names and comments are written in."""
+    """(where the library reads a mesh from, {part: material} where it would lose them): an OBJ as UTF-8, whatever its
+    names and comments are written in, with an object for each part."""
     if path.suffix.lower() != ".obj":
-        return {"file_obj": str(path)}
+        return {"file_obj": str(path)}, None
     data = path.read_bytes()
     try:
-        data.decode()
+        text = data.decode("utf-8-sig")
     except UnicodeDecodeError:
-        data = data.decode("latin-1").encode()
-    return {"file_obj": io.BytesIO(data), "file_type": "obj"}
+        text = data.decode("latin-1")
+    text, materials = named_parts(text)
+    return {"file_obj": io.BytesIO(text.encode()), "file_type": "obj"}, materials
 
 
 def _how_to_read(suffix):
@@ -186,7 +207,8 @@ def read_mesh(path) -> FileMesh:
     if path.suffix.lower() == ".gltf":
         _check_beside(path)
     try:
-        parts = _parts_of(trimesh.load(**_source(path), process=False, **_how_to_read(path.suffix)))
+        source, materials = _source(path)
+        parts = _parts_of(trimesh.load(**source, process=False, **_how_to_read(path.suffix)), materials)
     except MemoryError:
         raise MeshError(f"{path}: there is not enough memory to read it; thin the mesh out first") from None
     except Exception as error:
@@ -199,12 +221,13 @@ def _stage(path):
     """The FileMesh of a USD stage: every triangle with corners of its own where they have texture coordinates."""
     found, unit_mm, up = usd.parts_of_stage(path)
     parts = []
-    for name, vertices, faces, uvs in found:
+    for name, vertices, faces, uvs, material in found:
         if uvs is None:
-            parts.append(Part(name[-80:], vertices, faces))
+            parts.append(Part(name[-80:], vertices, faces, material=material[:80]))
         else:
             own = np.arange(3 * len(faces)).reshape(-1, 3)
-            parts.append(Part(name[-80:], vertices[faces].reshape(-1, 3), own, uvs.reshape(-1, 2)))
+            corners = vertices[faces].reshape(-1, 3)
+            parts.append(Part(name[-80:], corners, own, uvs.reshape(-1, 2), material=material[:80]))
     return FileMesh(path.name, tuple(parts), unit_mm, up)
 
 
@@ -251,6 +274,7 @@ def kept_shape(name, data: bytes) -> Shape:
         radius=radius,
         parts=tuple(p.name for p in parts),
         open_parts=tuple(not is_closed(p.vertices, p.faces) for p in parts),
+        materials=tuple(p.material for p in parts),
     )
 
 

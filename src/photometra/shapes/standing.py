@@ -20,7 +20,8 @@ class Shape:
     height: in mm. axis, centre: about which its strokes run round, or along which they run straight on. is_open: a
     sheet without an inside. stock: besides the specimen's own surface (0), the surfaces that its triangles name, by
     their numbers from 1 on. radius: of the booth, where the shape has a size of its own. parts: names of what it is
-    made of, by the numbers that its triangles have; open_parts: which of them have no inside.
+    made of, by the numbers that its triangles have; open_parts: which of them have no inside;
+    materials: what their file says each is made of, empty for nothing.
     """
 
     mesh: Mesh
@@ -33,6 +34,7 @@ class Shape:
     radius: float | None = None
     parts: tuple[str, ...] = ()
     open_parts: tuple[bool, ...] = ()
+    materials: tuple[str, ...] = ()
 
 
 @lru_cache(maxsize=4)

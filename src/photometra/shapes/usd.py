@@ -11,8 +11,9 @@ _MOST_LAYERS = 200
 
 
 def parts_of_stage(path):
-    """([(name, vertices (v, 3), faces (t, 3), UVs of the corners (t, 3, 2) or None)], millimetres of one unit, the axis
-    that points up) of a stage as it stands at its default time; polygons cut into triangles, in world space.
+    """([(name, vertices (v, 3), faces (t, 3), UVs of the corners (t, 3, 2) or None, material)], millimetres of a unit,
+    the axis that points up) of a stage as it stands at its default time; polygons cut into triangles, in world space. A
+    mesh whose faces are bound to several materials is a part for each.
 
     InputError, naming the file, where it is none, or asks for a file outside its folder.
     """
@@ -34,9 +35,7 @@ def parts_of_stage(path):
             continue
         if mesh.ComputePurpose() in (UsdGeom.Tokens.proxy, UsdGeom.Tokens.guide):
             continue
-        part = _part(prim, mesh, path)
-        if part is not None:
-            parts.append(part)
+        parts += _parts(prim, mesh, path)
     up = "z" if UsdGeom.GetStageUpAxis(stage) == UsdGeom.Tokens.z else "y"
     return parts, 1000.0 * UsdGeom.GetStageMetersPerUnit(stage), up
 
@@ -72,14 +71,15 @@ def check_layers(path):
             todo.append(found)
 
 
-def _part(prim, mesh, path):
+def _parts(prim, mesh, path):
+    """The parts of one mesh, [] where it has no faces."""
     from pxr import Usd, UsdGeom
 
     points = np.asarray(mesh.GetPointsAttr().Get() or (), float).reshape(-1, 3)
     counts = np.asarray(mesh.GetFaceVertexCountsAttr().Get() or (), int)
     corners = np.asarray(mesh.GetFaceVertexIndicesAttr().Get() or (), int)
     if not len(points) or not len(counts):
-        return None
+        return []
     if (counts < 3).any() or counts.sum() != len(corners) or corners.min() < 0 or corners.max() >= len(points):
         raise InputError(f"{path}: the faces of {prim.GetPath()} do not go with its points; export it again")
     # Fans: first corner, and each two that follow.
@@ -94,7 +94,35 @@ def _part(prim, mesh, path):
     world = points @ matrix[:3, :3] + matrix[3, :3]
     if np.linalg.det(matrix[:3, :3]) < 0.0:
         faces, places = faces[:, ::-1], places[:, ::-1]
-    return str(prim.GetPath())[1:], world, faces, _uvs(prim, faces, places)
+    name, uvs = str(prim.GetPath())[1:], _uvs(prim, faces, places)
+    out = []
+    for own, material, kept in _by_material(prim, len(counts)):
+        there = kept[of]
+        if there.any():
+            of_part = f"{name}/{own}" if own else name
+            used, renumbered = np.unique(faces[there], return_inverse=True)
+            out.append((of_part, world[used], renumbered.reshape(-1, 3), None if uvs is None else uvs[there], material))
+    return out
+
+
+def _by_material(prim, count):
+    """[(name of the subset or "", material's name or "", which of the faces (count,))]."""
+    from pxr import UsdShade
+
+    def bound(of):
+        found, _ = UsdShade.MaterialBindingAPI(of).ComputeBoundMaterial()
+        return found.GetPath().name if found else ""
+
+    rest, out = np.ones(count, bool), []
+    for subset in UsdShade.MaterialBindingAPI(prim).GetMaterialBindSubsets():
+        own = np.zeros(count, bool)
+        indices = np.asarray(subset.GetIndicesAttr().Get() or (), int)
+        own[indices[(indices >= 0) & (indices < count)]] = True
+        own &= rest
+        rest &= ~own
+        out.append((subset.GetPrim().GetName(), bound(subset.GetPrim()), own))
+    # What no subset has is bound to as the mesh is.
+    return [*out, ("rest" if out else "", bound(prim), rest)]
 
 
 def _uvs(prim, faces, places):

@@ -24,8 +24,8 @@ class Specimen:
     wall of a vessel is.
     free: names of the parameters a solve may change. bounds: {scalar: (low, high)}, narrower than the hard range.
     sigmas: {scalar: standard error} of the last solve, dropped for what was changed by hand since.
-    assigned: (part of the shape, or a pattern of parts as `frame/*`; name of the specimen whose surface it has, empty
-    for none).
+    assigned: (part of the shape, a pattern of parts as `frame/*` or of materials as `@brass*`; name of the specimen
+    whose surface it has, empty for none).
     follows: (stratum, name of the specimen that it follows in it): a study keeps the values there the same.
     tags: by which a library finds it; rests_on: what its values come from, in words.
     """
@@ -87,16 +87,18 @@ class Specimen:
             kept[name] = (float(bounds[0]), float(bounds[1]))
         return replace(self, bounds=kept)
 
-    def assigned_to(self, part):
-        """The name of the specimen whose surface a part has: by its own name, else by the last pattern; or None."""
+    def assigned_to(self, part, material=""):
+        """The name of the specimen whose surface a part has: by its own name, else by the last pattern of its name or
+        of its material; or None."""
         own = [name for pattern, name in self.assigned if pattern == part]
-        return (own or [name for pattern, name in self.assigned if matches(pattern, part)] or [None])[-1] or None
+        fitting = [name for pattern, name in self.assigned if matches(pattern, part, material)]
+        return (own or fitting or [None])[-1] or None
 
     def with_assigned(self, pattern, name) -> "Specimen":
         """The specimen with a part, or a pattern of parts, given the surface of a specimen by name; None takes it."""
         pattern = one_line(pattern)
         if not pattern or len(pattern) > MOST_LETTERS:
-            raise InputError("name a part, or a pattern of parts as frame/*")
+            raise InputError("name a part, a pattern of parts as frame/*, or a material of the file as @brass")
         kept = tuple(pair for pair in self.assigned if pair[0] != pattern)
         if name is None and any(matches(other, pattern) for other, _ in kept):
             # What a pattern still gives it is taken from this part alone: an empty name.
@@ -141,8 +143,10 @@ class Specimen:
         return replace(self, readings=self.readings[:index] + self.readings[index + 1 :])
 
 
-def matches(pattern, part):
-    """Whether a pattern, or a name, is of a part."""
+def matches(pattern, part, material=""):
+    """Whether a name, a pattern of names, or `@` and a pattern of what the file calls materials, is of a part."""
+    if pattern.startswith("@") and material:
+        return fnmatchcase(material, pattern[1:])
     return pattern == part or fnmatchcase(part, pattern)
 
 

@@ -2,6 +2,7 @@
 
 A place has `sums(view, arrays, jobs, cancel)`: for each job, shares (tile, begin, count) of one view, its list of
 `Sums` in the order of the jobs, so that a picture has the same bits wherever it was made; fewer once `cancel` is set.
+`each(function, values, cancel)`: what a function gives of each value, in their order; both can be pickled.
 `keeps_whole`: whether a batch counts as a whole or not at all, as one that is lost or stopped on the way must not be
 half of it.
 """
@@ -51,3 +52,10 @@ class Threads:
 
         for done in [self._pool().submit(one, job) for job in jobs]:
             yield done.result()
+
+    def each(self, function, values, cancel=None):
+        # One after another: what takes long has threads of its own.
+        for value in values:
+            if cancel is not None and cancel.is_set():
+                return
+            yield function(value)

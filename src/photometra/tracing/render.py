@@ -13,6 +13,8 @@ from .survey import coverage
 from .tasks import Limits, Sums, View, prepared
 
 TILE = 64
+_TOGETHER = 512
+"""Of single pixels about so many are one job."""
 _BRIGHTEST = 1e30
 _LUMINANCE = np.array([0.2126, 0.7152, 0.0722])
 LAYER_NAMES = ("sheen", "coat", "finish", "body", "transmission", "reverse", "subsurface", "stage")
@@ -20,11 +22,18 @@ LAYER_NAMES = ("sheen", "coat", "finish", "body", "transmission", "reverse", "su
 
 
 def _runs(only):
-    """Tiles (x0, x1, y0, y1) that hold the marked pixels, each once: runs along the rows."""
+    """Tiles (x0, x1, y0, y1) that hold the marked pixels, each once: runs along the rows, some together."""
     edges = np.diff(only.astype(np.int8), axis=1, prepend=0, append=0)
     (rows, begins), (_, ends) = np.nonzero(edges == 1), np.nonzero(edges == -1)
+    together, size = [], 0
     for y, x0, x1 in zip(rows, begins, ends, strict=True):
-        yield int(x0), int(x1), int(y), int(y) + 1
+        together.append((int(x0), int(x1), int(y), int(y) + 1))
+        size += int(x1 - x0)
+        if size >= _TOGETHER:
+            yield together
+            together, size = [], 0
+    if together:
+        yield together
 
 
 class Rendering:
@@ -56,13 +65,13 @@ class Rendering:
         self.window = None
         """(x0, y0, x1, y1) of the region that is rendered; None for the whole picture."""
         if only is not None:
-            self._tiles, self._region = list(_runs(only)), only
+            self._jobs, self._region = list(_runs(only)), only
             return
         left, top, right, bottom = region or (0.0, 0.0, 1.0, 1.0)
         x0, x1 = round(left * self.width), max(round(right * self.width), round(left * self.width) + 1)
         y0, y1 = round(top * self.height), max(round(bottom * self.height), round(top * self.height) + 1)
-        self._tiles = [
-            (x, min(x + TILE, x1), y, min(y + TILE, y1)) for y in range(y0, y1, TILE) for x in range(x0, x1, TILE)
+        self._jobs = [
+            [(x, min(x + TILE, x1), y, min(y + TILE, y1))] for y in range(y0, y1, TILE) for x in range(x0, x1, TILE)
         ]
         self._region = (slice(y0, y1), slice(x0, x1))
         if region is not None:
@@ -74,7 +83,7 @@ class Rendering:
         first = self._share_of_first(count)
         spans = [(n, begin) for n, begin in ((first, 0), (count - first, first)) if n]
 
-        jobs = [[(tile, self.samples + begin, n) for n, begin in spans] for tile in self._tiles]
+        jobs = [[(tile, self.samples + begin, n) for tile in tiles for n, begin in spans] for tiles in self._jobs]
         every = self._place.sums(self._view, self._arrays, jobs, cancel)
         if self._place.keeps_whole:
             every = list(every)
@@ -82,8 +91,8 @@ class Rendering:
                 return False
         # In the order of the tiles, whichever was done first.
         for done in every:
-            for (_, begin), sums in zip(spans, done, strict=False):
-                self._merge(sums, is_first=first > 0 and begin == 0)
+            for i, sums in enumerate(done):
+                self._merge(sums, is_first=first > 0 and spans[i % len(spans)][1] == 0)
         if cancel is not None and cancel.is_set():
             return False
         self.samples += count
