@@ -173,5 +173,5 @@ def test_error_bars_are_tried(run, own_demo):
 
 
 def test_error_bars_of_what_does_not_fit_are_refused(run, own_demo):
-    code, _, told = run("error-bars", own_demo, "Enamelled number plate", "--free", "coat.roughness")
+    code, _, told = run("error-bars", own_demo, "Enamelled number plate", "--free", "roughness")
     assert code == 2 and "does not fit" in told

@@ -20,9 +20,8 @@ def spectrum(sigma, **systematic):
     """A reflectance of the enamel without noise, of a stated uncertainty."""
     exact = measured("spectrophotometer", ENAMEL, "di:8", name="Colour")
     columns = {k: np.array(v) for k, v in exact.columns.items()}
-    return make_reading(
-        "Colour", "reflectance", columns, {"reflectance": sigma}, geometry="di:8", systematic=Systematic(**systematic)
-    )
+    sigmas = {"reflectance": np.full(exact.rows, sigma)}
+    return make_reading("Colour", "reflectance", columns, sigmas, geometry="di:8", systematic=Systematic(**systematic))
 
 
 def test_fresh_readings_scatter_as_they_say_and_share_their_gain():

@@ -56,7 +56,8 @@ def test_rougher_facets_lose_more():
 def test_light_from_inside_beyond_the_critical_angle_does_not_pass():
     passed = facet_shares(1e-4, 1e-4, 1.0 / 1.5).passed
     critical = np.sqrt(1.0 - (1.0 / 1.5) ** 2)
-    assert np.all(passed[critical - 0.03 > MU].sum(axis=1) == 0.0)
+    # What does is of facets in the tail of GGX.
+    assert np.all(passed[critical - 0.03 > MU].sum(axis=1) < 1e-5)
     assert np.all(passed[critical + 0.03 < MU].sum(axis=1) > 0.9)
 
 

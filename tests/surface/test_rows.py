@@ -58,7 +58,8 @@ def test_beyond_the_critical_angle_a_polish_throws_everything_back(eta):
     critical = np.sqrt(1.0 - eta**2)
     beyond, before = critical - 0.02 > MU, critical + 0.02 < MU
     assert shares.total[beyond][3:] == pytest.approx(np.ones(beyond.sum() - 3), abs=0.01)
-    assert np.all(shares.total[before] == 0.0)
+    # What is left is the tail of GGX.
+    assert np.all(shares.total[before] < 1e-5)
     # Whatever facets reflect, nothing of a polish is lost.
     reflected, passed = shares.split(np.full(128, 0.3), np.full(128, 0.7))
     assert (reflected + passed)[3:] == pytest.approx(np.ones(61), abs=0.01)

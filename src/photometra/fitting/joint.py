@@ -12,6 +12,7 @@ from ..optics.threads import thread_count
 from ..readings import Reading
 from ..study import Specimen, Study
 from ..surface import Surface, scalar_owner
+from .descent import Descent
 from .problem import Problem, applicable, free_names
 from .solver import Solution, Solved, counting
 from .uncertainty import errors_of, undetermined
@@ -125,18 +126,14 @@ def solve_together(members, report=None, cancel=None) -> dict[str, Solution]:
     whole; its verdict is of its own readings. `Cancelled` where cancel (a threading.Event) is set; InputError where
     there is nothing to solve, or to solve from.
     """
-    from scipy.optimize import least_squares  # slow to import, and not needed to open the window
-
     began = time.perf_counter()
     joint = _Joint(members, report, cancel)
     margin = 1e-7 * (joint.high - joint.low)
     start = np.clip(joint.start(), joint.low + margin, joint.high - margin)
     with ThreadPoolExecutor(max_workers=thread_count()) as pool:
         first = joint.residuals(start)
-        found = least_squares(
-            joint.residuals, start, jac=lambda at: joint.slopes(at, pool), bounds=(joint.low, joint.high),
-            x_scale="jac", xtol=1e-6, ftol=1e-6, gtol=1e-6, max_nfev=100,
-        )  # fmt: skip
+        descent = Descent(joint.residuals, lambda at: joint.slopes(at, pool), start, joint.low, joint.high)
+        found = descent.found()
     width = joint.high - joint.low
     near = 1e-5 * width
     bound = (found.x - joint.low < near) | (joint.high - found.x < near)

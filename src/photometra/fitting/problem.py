@@ -13,7 +13,12 @@ from .agreement import colours_of
 from .effects import REACH, effects_of
 
 _STEP, _RENDERED_STEP = 1e-4, 3e-3
-"""What a slope is taken over, of a range: more where a render with its noise is in the loop."""
+"""What a slope is taken over at first, of a range; all the time where a render with its noise is in the loop."""
+_TOLD_APART, _LEAST_STEP, _MOST_STEP = 1.0, 1e-7, 1e-2
+"""What slopes are taken over from then on: half a standard error of what the evidence tells of an unknown with all
+others held, within such shares of its range. Over more they are bent; over less the model's own roughness shows."""
+_FAR_OFF = 10.0
+"""By how many times a step may be off before a slope is taken anew."""
 _COLOUR_SIGMA = 0.002
 """Where a spectrum is met by red, green and blue alone: how closely its colour is, in L*, a*, b*."""
 _KEPT, _KEPT_COMPILED = 400, 8
@@ -111,6 +116,7 @@ class Problem:
         self.report, self.cancel = report, cancel
         self.evaluations = 0
         self.best = float("inf")
+        self._steps = None
         self._spectra = self._free_spectra()
         self._models, self._compilations = OrderedDict(), OrderedDict()
 
@@ -255,11 +261,32 @@ class Problem:
 
     def slopes(self, x, pool, of=None):
         """One-sided differences of `of` (the residuals), (m, n): each column on the pool."""
-        step = (_RENDERED_STEP if self.further else _STEP) * (self.high - self.low)
+        of, width = of or self.residuals, self.high - self.low
+        if self.further:
+            return self._differences(x, pool, of, _RENDERED_STEP * width, range(x.size))
+        is_first = self._steps is None
+        steps = np.full(x.size, _STEP) * width if is_first else self._steps
+        out = self._differences(x, pool, of, steps, range(x.size))
+        self._steps = self._steps_for(out)
+        if is_first:
+            apart = np.maximum(self._steps / steps, steps / self._steps)
+            again = np.flatnonzero(apart > _FAR_OFF)
+            if again.size:
+                out[:, again] = self._differences(x, pool, of, self._steps, again)
+                self._steps = self._steps_for(out)
+        return out
+
+    def _steps_for(self, slopes):
+        """What slopes are best taken over, (n,), from slopes (m, n)."""
+        width = self.high - self.low
+        with np.errstate(divide="ignore"):
+            return np.clip(_TOLD_APART / np.linalg.norm(slopes, axis=0), _LEAST_STEP * width, _MOST_STEP * width)
+
+    def _differences(self, x, pool, of, steps, which):
+        """Columns `which` of the slopes, (m, len(which)), over given steps (n,)."""
         # Away from the nearer bound, so that a step never leaves the range.
-        step = np.where(x + step > self.high, -step, step)
-        moved = [x + np.where(np.arange(x.size) == i, step, 0.0) for i in range(x.size)]
-        of = of or self.residuals
+        steps = np.where(x + steps > self.high, -steps, steps)
+        moved = [x + np.where(np.arange(x.size) == i, steps, 0.0) for i in which]
         # What stands here is kept, and the effects' own columns then ask little more.
         here, there = of(x), pool.map(of, moved)
-        return np.stack([(t - here) / s for t, s in zip(there, step, strict=True)], axis=1)
+        return np.stack([(t - here) / steps[i] for t, i in zip(there, which, strict=True)], axis=1)

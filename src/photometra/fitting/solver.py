@@ -17,10 +17,11 @@ from ..instruments import constants_reading
 from ..optics.threads import thread_count
 from ..surface import PARAMETERS, Surface, is_spectrum, scalar_owner, spectrum_of
 from ..surface.constants import FROM_MODEL
+from .descent import Descent
 from .effects import FACTORS, PHOTOGRAPH, Found
 from .minima import Minimum, descended, distinct, scanned
 from .problem import Problem, free_names
-from .uncertainty import Undetermined, errors_of, marginal, undetermined
+from .uncertainty import Undetermined, errors_of, loosely_bound, marginal, undetermined
 from .verdict import CONVERGED, SPECTRAL_ROWS, STOPPED, STUCK, Verdict, doubts, helps, misfits
 
 _RUNGS = ((False, 1e-6, 100),)
@@ -137,8 +138,6 @@ def solve(
 
 def _descend(problem, pool, robust):
     """(least squares' result, short solves from other starts, the first residuals) of one problem."""
-    from scipy.optimize import least_squares
-
     low, high, further = problem.low, problem.high, problem.further
     margin = 1e-7 * (high - low)
     x = np.clip(problem.here(), low + margin, high - margin)
@@ -154,11 +153,10 @@ def _descend(problem, pool, robust):
         if further is not None:
             further.rough = rough
             problem.best = float("inf")
-        found = least_squares(
-            problem.watched, x, jac=lambda at: problem.slopes(at, pool), bounds=(low, high), x_scale="jac",
-            loss="soft_l1" if robust else "linear", f_scale=2.0, xtol=tolerance, ftol=tolerance, gtol=tolerance,
-            max_nfev=most,
-        )  # fmt: skip
+        descent = Descent(
+            problem.watched, lambda at: problem.slopes(at, pool), x, low, high, tolerance, most, robust, further is None
+        )
+        found = descent.found()
         x = np.clip(found.x, low + margin, high - margin)
     return found, tried, first
 
@@ -194,7 +192,8 @@ def _solution(problem, found, before, chi2_start, tried, robust, began):
     reduced = float(evidence @ evidence) / freedom
     # Outliers would widen every error; the middle of the residuals tells how far the rest scatters.
     scatter = (1.4826 * float(np.median(np.abs(evidence)))) ** 2 if robust else reduced
-    errors, correlation = errors_of(scaled, moving)
+    loose = loosely_bound(scaled, found.fun, bound)
+    errors, correlation = errors_of(scaled, moving | loose)
     wider = np.sqrt(max(1.0, scatter))
     values = problem.outward(found.x)
     surface, held = _without_idle(problem, problem.at(found.x), start)
@@ -203,7 +202,7 @@ def _solution(problem, found, before, chi2_start, tried, robust, began):
     sigma = np.where((sigma < least) | held, np.nan, sigma)
     values = np.where(held, start, values)
     solved = tuple(
-        Solved(name, float(v), None if np.isnan(s) else float(s), float(o), bool(b))
+        Solved(name, float(v), None if np.isnan(s) or b else float(s), float(o), bool(b))
         for name, v, s, o, b in zip(scalars, values, sigma, start, bound[:n] & ~held, strict=True)
     )
     told = slice(0, n)
@@ -216,7 +215,7 @@ def _solution(problem, found, before, chi2_start, tried, robust, began):
         chi2_start=chi2_start / freedom,
         chi2_reduced=reduced,
         correlation=correlation[told, told],
-        undetermined=tuple(undetermined(scalars, alone, moving[told], bound[told])),
+        undetermined=tuple(undetermined(scalars, alone, (moving | loose)[told], bound[told])),
         minima=distinct(problem, (float(found.cost), found.x), tried, freedom),
         points=problem.points - len(problem.effects),
         evaluations=problem.evaluations,

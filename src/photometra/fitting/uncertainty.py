@@ -8,6 +8,8 @@ from ..surface.parameters import scalar_owner, spoken
 
 _TOO_ALIKE = 0.995
 _SEED = 1
+_LOOSE = 2.0
+"""Standard errors beyond a bound to which the evidence would take what is only loosely bound."""
 _TOO_WIDE = 0.3
 """A combination whose standard error is wider than this share of the parameters' ranges is not determined."""
 
@@ -38,6 +40,15 @@ def errors_of(scaled, moving):
         sigma[moving] = deviation
         correlation[np.ix_(moving, moving)] = covariance / np.outer(deviation, deviation)
     return sigma, correlation
+
+
+def loosely_bound(scaled, residuals, bound):
+    """Which scalars at a bound (n,) the evidence would not take far beyond it: what trades with them is as uncertain as
+    if the bound were not there. scaled: slopes (m, n) in units of the ranges, at residuals (m,)."""
+    covariance = covariance_of(scaled)
+    beyond = -covariance @ (scaled.T @ residuals)
+    moves = np.linalg.norm(scaled, axis=0) > 1e-6
+    return bound & moves & (np.abs(beyond) < _LOOSE * np.sqrt(np.diag(covariance)))
 
 
 def marginal(slopes, of_effects):

@@ -8,7 +8,7 @@ spherical cap of Dupuy & Benyoub (2023), which has the same density.
 
 import math
 
-from .jit import leaf
+from .jit import kernel, leaf
 
 
 @leaf
@@ -44,6 +44,40 @@ def sample_visible_normal(x, y, z, ax, ay, u0, u1):
     hz = max(0.0, cz + sz)
     inv = 1.0 / math.sqrt(hx * hx + hy * hy + hz * hz)
     return hx * inv, hy * inv, hz * inv
+
+
+@kernel
+def _room_left(x, y, z, ax, ay, u0, u1, ior):
+    """How far what the visible normal of two numbers mirrors is from not getting away: its cosine to the mean surface;
+    or, of light within a coat of an index, the square of the cosine outside where that is less."""
+    hx, hy, hz = sample_visible_normal(x, y, z, ax, ay, u0, u1)
+    twice = 2.0 * min(1.0, x * hx + y * hy + z * hz)
+    up = twice * hz - z
+    return min(up, 1.0 - ior * ior * max(0.0, 1.0 - up * up)) if ior > 1.0 else up
+
+
+@kernel
+def sent_back_until(x, y, z, ax, ay, u0, ior):
+    """For one u0, the u1 up to which visible normals of (x, y, z) send light away, and not below the surface.
+
+    ior: 1, or the index of a coat from within which it has to get out. A rule laid up to there has no kink within. By
+    false position (Dowell & Jarratt 1971).
+    """
+    low, high = 0.0, 1.0
+    at_low, at_high = _room_left(x, y, z, ax, ay, u0, 0.0, ior), -1.0
+    if at_low <= 0.0:
+        return 0.0
+    for _ in range(40):
+        place = low + (high - low) * at_low / (at_low - at_high)
+        there = _room_left(x, y, z, ax, ay, u0, place, ior)
+        if abs(there) < 1e-12 or high - low < 1e-12:
+            return place
+        # The end that stays is made to count for less, so that both ends move.
+        if there > 0.0:
+            low, at_low, at_high = place, there, 0.5 * at_high
+        else:
+            high, at_high, at_low = place, there, 0.5 * at_low
+    return low
 
 
 @leaf

@@ -116,7 +116,7 @@ def _parts_of(loaded, materials=None):
     import trimesh
 
     if isinstance(loaded, trimesh.Trimesh):
-        pairs = [("part", loaded, np.eye(4))]
+        pairs = [(next(iter(materials or ()), ""), loaded, np.eye(4))]
     else:
         pairs = []
         # In the order of their names: the library keeps none that is always the same.
@@ -133,7 +133,7 @@ def _parts_of(loaded, materials=None):
         taken.add(own)
         uv = getattr(mesh.visual, "uv", None)
         if materials is not None:
-            material = materials.get(str(name), "" if len(pairs) > 1 else materials.get("", ""))
+            material = materials.get(str(name), "")
         else:
             material = getattr(getattr(mesh.visual, "material", None), "name", None) or ""
         vertices, faces = np.asarray(mesh.vertices, float), np.asarray(mesh.faces, np.int64)

@@ -12,7 +12,7 @@ import numpy as np
 
 from ..optics.diffuse import oren_nayar_multiple, oren_nayar_parts
 from ..optics.jit import kernel
-from ..optics.microfacet import sample_visible_normal, smith_lambda
+from ..optics.microfacet import sample_visible_normal, sent_back_until, smith_lambda
 from . import rows
 from .rows import COSINES
 
@@ -26,11 +26,19 @@ def _rule(count):
     return 0.5 * (nodes + 1.0), 0.5 * weights
 
 
-_POLAR, _TURNS = _rule(48), 32
-_POLAR_OUTSIDE, _TURNS_OUTSIDE = _rule(32), 16
-"""Where nothing is reflected totally, fewer nodes keep a thousandth."""
-_GRAIN_POLAR, _GRAIN_TURNS = _rule(24), 32
+def _towards_end(rule):
+    """A rule on 0..1 whose places lie close together at 1: there narrow finishes begin to shadow."""
+    nodes, weights = rule
+    return 1.0 - (1.0 - nodes) ** 2, 2.0 * (1.0 - nodes) * weights
+
+
+_POLAR, _TURNS = _towards_end(_rule(36)), 32
+_POLAR_OUTSIDE, _TURNS_OUTSIDE = _towards_end(_rule(20)), 16
+"""Where nothing is reflected totally, fewer nodes do."""
+_GRAIN_POLAR, _GRAIN_TURNS = _towards_end(_rule(16)), 32
 """With strokes every turn of the light is visited too, each a little less finely."""
+_REST = _rule(8)
+"""Of normals that send nothing back above the surface: light is but let through by them."""
 
 
 def cosine_weights(cosines):
@@ -60,12 +68,27 @@ def shared(row, x, amount):
 
 
 @kernel
-def _facet_shares(ax, ay, phi, eta, mu, polar, polar_weights, turns, reflected, passed, landed, total):
+def _pass_on(ox, oy, c, hx, hy, hz, cos_o, eta, ax, ay, weight, row):
+    """Share what a facet lets through by the cosine at it; nothing beyond the critical angle."""
+    c2 = 1.0 - (1.0 - cos_o * cos_o) / (eta * eta)
+    if c2 <= 0.0:
+        return
+    q = cos_o / eta - math.sqrt(c2)
+    z = q * hz - c / eta
+    if z < 0.0:
+        let = weight / (1.0 + smith_lambda(q * hx - ox / eta, q * hy - oy / eta, -z, ax, ay))
+        shared(row, cos_o * (row.shape[0] - 1), let)
+
+
+@kernel
+def _facet_shares(ax, ay, phi, eta, mu, polar, polar_weights, turns, rest, rest_weights,
+                  reflected, passed, landed, total):  # fmt: skip
     """Over which facets the light at each cosine goes: shares by the cosine at the facet, before Fresnel.
 
     `eta` is far over near; beyond the critical angle the share goes into `total` instead, as no table over the facet's
     cosine has so sharp an edge. `phi`: the turn of the light from across the strokes. Quadrature in the numbers that
-    `sample_visible_normal` takes: Gauss in one, midpoints in the other, over half a turn where there are no strokes.
+    `sample_visible_normal` takes: Gauss in one, as far as facets send light back and from there on, midpoints in the
+    other, over half a turn where there are no strokes.
     """
     span = 0.5 if ax == ay else 1.0
     for i in range(mu.shape[0]):
@@ -74,32 +97,30 @@ def _facet_shares(ax, ay, phi, eta, mu, polar, polar_weights, turns, reflected, 
         sx = s * math.cos(phi)
         sy = s * math.sin(phi)
         g_o = 1.0 + smith_lambda(sx, sy, c, ax, ay)
-        for a in range(polar.shape[0]):
-            for b in range(turns):
-                hx, hy, hz = sample_visible_normal(sx, sy, c, ax, ay, span * (b + 0.5) / turns, polar[a])
+        for b in range(turns):
+            turn = span * (b + 0.5) / turns
+            until = sent_back_until(sx, sy, c, ax, ay, turn, 1.0)
+            for a in range(polar.shape[0]):
+                hx, hy, hz = sample_visible_normal(sx, sy, c, ax, ay, turn, until * polar[a])
                 cos_o = min(1.0, sx * hx + sy * hy + c * hz)
-                weight = polar_weights[a] / turns
-                c2 = 1.0 - (1.0 - cos_o * cos_o) / (eta * eta)
-                z = 2.0 * cos_o * hz - c
-                if z > 0.0:
-                    x = 2.0 * cos_o * hx - sx
-                    y = 2.0 * cos_o * hy - sy
-                    g = weight * g_o / (g_o + smith_lambda(x, y, z, ax, ay))
-                    if c2 > 0.0:
-                        shared(reflected[i], cos_o * (reflected.shape[1] - 1), g)
-                    else:
-                        total[i] += g
-                    shared(landed[0, i], z * (landed.shape[2] - 1), g)
-                    shared(landed[1, i], z * (landed.shape[2] - 1), g * (1.0 - cos_o) ** ASLANT_POWER)
-                if c2 > 0.0:
-                    q = cos_o / eta - math.sqrt(c2)
-                    z = q * hz - c / eta
-                    if z < 0.0:
-                        x = q * hx - sx / eta
-                        y = q * hy - sy / eta
-                        shared(
-                            passed[i], cos_o * (passed.shape[1] - 1), weight / (1.0 + smith_lambda(x, y, -z, ax, ay))
-                        )
+                weight = until * polar_weights[a] / turns
+                x = 2.0 * cos_o * hx - sx
+                y = 2.0 * cos_o * hy - sy
+                z = max(2.0 * cos_o * hz - c, 1e-9)
+                g = weight * g_o / (g_o + smith_lambda(x, y, z, ax, ay))
+                if 1.0 - (1.0 - cos_o * cos_o) / (eta * eta) > 0.0:
+                    shared(reflected[i], cos_o * (reflected.shape[1] - 1), g)
+                else:
+                    total[i] += g
+                shared(landed[0, i], z * (landed.shape[2] - 1), g)
+                shared(landed[1, i], z * (landed.shape[2] - 1), g * (1.0 - cos_o) ** ASLANT_POWER)
+                _pass_on(sx, sy, c, hx, hy, hz, cos_o, eta, ax, ay, weight, passed[i])
+            for a in range(rest.shape[0]):
+                place = until + (1.0 - until) * rest[a]
+                hx, hy, hz = sample_visible_normal(sx, sy, c, ax, ay, turn, place)
+                cos_o = min(1.0, sx * hx + sy * hy + c * hz)
+                weight = (1.0 - until) * rest_weights[a] / turns
+                _pass_on(sx, sy, c, hx, hy, hz, cos_o, eta, ax, ay, weight, passed[i])
 
 
 ASLANT_POWER = 5
@@ -119,12 +140,12 @@ def _shares(ax, ay, eta):
     mean = tuple(np.zeros(size) for size in sizes)
     if ax == ay:
         rule = (*_POLAR, _TURNS) if eta < 1.0 else (*_POLAR_OUTSIDE, _TURNS_OUTSIDE)
-        _facet_shares(ax, ay, 0.0, eta, MU, *rule, *mean)
+        _facet_shares(ax, ay, 0.0, eta, MU, *rule, *_REST, *mean)
         return mean, None
     turn = tuple(np.zeros((2, *size)) for size in sizes)
     for phi in _LIGHT_TURNS:
         found = tuple(np.zeros(size) for size in sizes)
-        _facet_shares(ax, ay, float(phi), eta, MU, *_GRAIN_POLAR, _GRAIN_TURNS, *found)
+        _facet_shares(ax, ay, float(phi), eta, MU, *_GRAIN_POLAR, _GRAIN_TURNS, *_REST, *found)
         for into, part in zip(mean, found, strict=True):
             into += part / _LIGHT_TURNS.size
         for into, part in zip(turn, found, strict=True):

@@ -21,7 +21,7 @@ import math
 
 from ..optics.diffuse import oren_nayar_parts
 from ..optics.jit import kernel, leaf
-from ..optics.microfacet import ggx_d, half_way, sample_visible_normal, smith_lambda
+from ..optics.microfacet import ggx_d, half_way, sample_visible_normal, sent_back_until, smith_lambda
 from .buried import drawn_blur
 from .covers import below_widths, bent_share, coat_shares, coated, coated_from_within, fibred, under_coat
 from .facets import coated_facet, dielectric_facet, interface_reflectance, relative_index, wall_facet
@@ -378,6 +378,15 @@ def drawn_bent(wo, u0, u1, lobe, scalars, curves, wi):
     wi[1] = y
     wi[2] = math.sqrt(z2)
     return True
+
+
+@kernel
+def bent_until(wo, u0, lobe, scalars, curves):
+    """For one u0 the u1 up to which `drawn_bent` finds a way out."""
+    ior = scalars[COAT_IOR]
+    ox, oy, oz = under_coat(wo[0], wo[1], wo[2], ior)
+    _, ax, ay = below_widths(lobe, drawn_blur(curves, wo[2]), scalars)
+    return sent_back_until(ox, oy, oz, ax, ay, u0, ior)
 
 
 @kernel
