@@ -97,7 +97,8 @@ def test_a_shape_or_a_mesh_stands_for_a_specimen(run, own_demo, tmp_path):
     assert run("booth", own_demo, PLATE, f"shape={glb}")[0] == 0
 
 
-def test_proofs_are_kept_listed_and_brought_back(run, run_json, own_demo):
+def test_proofs_are_kept_listed_and_brought_back(run, run_json, own_demo, monkeypatch):
+    monkeypatch.setattr("photometra.cli.booth._PROOF_SAMPLES", 4)
     before = read_file(own_demo).specimen(PLATE).surface
     assert run("proof", own_demo, PLATE, "--note", "first look")[0] == 0
     run("set", own_demo, PLATE, "roughness=0.9")

@@ -176,7 +176,8 @@ def test_expose_for_white(window, qtbot):
     assert luminance * 2.0**booth.exposure == pytest.approx(1.0, rel=0.1)
 
 
-def test_the_error_of_a_solve_is_seen_until_something_changes(window, qtbot):
+def test_the_error_of_a_solve_is_seen_until_something_changes(window, qtbot, monkeypatch):
+    monkeypatch.setattr("photometra.imaging.visible._SAMPLES", 4)
     sheet = window.solve_sheet
     with qtbot.waitSignal(sheet.outcome, timeout=PATIENCE_MS):
         click(window.strata.solve_button)

@@ -65,6 +65,7 @@ def plate():
     return readings, free, solve(true.with_values({"roughness": 0.25}), readings, free, keep_rgb=True)
 
 
+@pytest.mark.long
 def test_where_all_is_close_to_linear_it_agrees_with_the_bars(plate):
     readings, free, solution = plate
     rounds = []

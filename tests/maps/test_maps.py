@@ -216,6 +216,7 @@ class TestMemory:
         assert tile_of(missing, (10.0, 10.0)).levels.mean() == pytest.approx(0.5, abs=0.01)
         assert Map((missing,), 0.1, 0.2).is_missing
 
+    @pytest.mark.long
     def test_a_vast_tile_of_tiny_features_is_still_drawn_soon(self):
         for kind, settings_ in (
             ("scratches", (("density", 2000.0),)), ("flakes", (("size", 0.005),)), ("specks", (("density", 2000.0),)),

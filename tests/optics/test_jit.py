@@ -4,6 +4,8 @@ import os
 import subprocess
 import sys
 
+import pytest
+
 from photometra.optics import jit
 from photometra.optics.cachefolder import MARKER
 
@@ -93,6 +95,7 @@ def _run(cache):
     return done.stdout, done.stderr
 
 
+@pytest.mark.long
 def test_a_spoilt_cache_is_compiled_anew_and_that_is_said_once(tmp_path):
     right, told = _run(tmp_path)
     assert told == ""

@@ -22,6 +22,14 @@ from photometra.study import Study, read_file
 from photometra.surface import Surface
 
 
+@pytest.fixture(scope="module", autouse=True)
+def few_samples():
+    """Pictures are looked at for being there, not for being clean."""
+    with pytest.MonkeyPatch.context() as patch:
+        patch.setattr("photometra.report.contents._SAMPLES", 6)
+        yield
+
+
 @pytest.fixture(scope="module")
 def small(demo):
     """The enamelled plate alone, with an error on one value, and a name that would be markup."""

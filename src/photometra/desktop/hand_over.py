@@ -162,8 +162,9 @@ class HandOver(QDialog):
 
         def job(report, cancel):
             # Charts and pages are slow to import.
-            from ..report import contents_of, write_report
+            from ..report import check_place, contents_of, write_report
 
+            check_place(path)
             contents = contents_of(study, chosen, lambda *at: report(at), cancel, decimal)
             return None if contents is None else write_report(contents, path, paper)
 

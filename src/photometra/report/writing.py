@@ -41,11 +41,19 @@ def html_of(contents: Contents, paper="A4"):
     return text.replace(_FACES, faces_for(text), 1)
 
 
-def write_report(contents: Contents, path, paper="A4"):
-    """Write a report by its suffix. DiskError where it cannot be written; InputError for another suffix."""
+def check_place(path) -> Path:
+    """The path of a report that is to be made, which takes a while; InputError where it could not be written there."""
     path = Path(path)
     if path.suffix.lower() not in SUFFIXES:
         raise InputError(f"{path}: a report's name ends in {' or '.join(SUFFIXES)}")
+    if not path.parent.is_dir():
+        raise InputError(f"{path}: there is no folder {path.parent}")
+    return path
+
+
+def write_report(contents: Contents, path, paper="A4"):
+    """Write a report by its suffix. DiskError where it cannot be written; InputError as `check_place`."""
+    path = check_place(path)
     text = html_of(contents, paper)
     if path.suffix.lower() == ".html":
         write_text(path, text)
