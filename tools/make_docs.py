@@ -23,6 +23,9 @@ def main(out=OUT):
     with tempfile.TemporaryDirectory() as folder:
         pages = Path(folder) / "pages"
         pages.mkdir()
+        (pages / "pictures").mkdir()
+        for topic in guide.pictures():
+            (pages / "pictures" / f"{topic}.svg").write_text(guide.picture(topic), encoding="utf-8")
         for topic in guide.topics():
             (pages / f"{topic}.md").write_text(guide.page(topic), encoding="utf-8")
         told = {

@@ -2,7 +2,9 @@
 
 from PyQt6.QtCore import Qt, QUrl
 from PyQt6.QtTest import QTest
+from PyQt6.QtWidgets import QApplication
 
+from photometra.desktop import theme
 from photometra.desktop.shortcuts import use_saved
 
 from .conftest import click
@@ -95,3 +97,21 @@ def test_keys_of_ones_own_are_taken_kept_and_restored(window, qtbot):
     click(dialog.restore_all_button)
     assert action.shortcut().toString() == "Ctrl+J" and not window.settings.contains("keys/View › Keep a proof")
     dialog.accept()
+
+
+def test_a_page_has_its_picture_in_the_colours_of_the_theme(window, qtbot):
+    window.show_sheet("guide")
+    sheet, colours = window.sheets["guide"], []
+    sheet.show_page("coat")
+    for name in ("light", "dim"):
+        theme.apply(QApplication.instance(), name)
+        qtbot.wait(50)
+        image = sheet.page.loadResource(2, QUrl("pictures/coat.svg"))
+        assert 200 <= image.width() / image.devicePixelRatioF() <= sheet.page.viewport().width()
+        shades = {
+            image.pixelColor(x, y).name() for x in range(0, image.width(), 3) for y in range(0, image.height(), 3)
+        }
+        colours.append((theme.colour("straw").name() in shades, theme.colour("verdigris").name() in shades))
+    assert all(any(pair) for pair in colours)
+    # Nothing else is to be had.
+    assert sheet.page.loadResource(2, QUrl("pictures/../pages/coat.md")) is None

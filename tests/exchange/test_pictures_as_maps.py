@@ -158,6 +158,23 @@ def test_a_map_leaves_as_the_extensions_picture_and_comes_back(tmp_path, name, l
     assert np.mean(np.abs(before - after) > 0.02) < 0.05
 
 
+@pytest.mark.parametrize("name", ["sheen.amount", "sheen.colour"])
+def test_fibres_that_vary_leave_as_one_colour_and_come_back(tmp_path, name):
+    """glTF has a colour alone, of weight times colour: it is that which has to come back."""
+    low, high = (0.1, 0.8) if name == "sheen.amount" else ((0.1, 0.2, 0.3), (0.9, 0.6, 0.5))
+    varied = Map((Layer(Generator("checker"), Placement("uv", (20.0, 20.0))),), low, high)
+    surface = Surface({"sheen.amount": 0.5, "sheen.colour": (0.9, 0.5, 0.3), "sheen.roughness": 0.4, name: varied})
+    one = Specimen("Felt flag", 40.0, surface)
+    _, lost = write_standard("gltf", Study("T", (one,)), one, tmp_path / "a.glb")
+    assert not any("map of" in sentence for sentence in lost), lost
+    back = of_one(tmp_path / "a.glb", size_mm=40.0).specimen.surface
+    given, weight = back.input("sheen.colour"), back["sheen.amount"]
+    for end in ("low", "high"):
+        amount = getattr(varied, end) if name == "sheen.amount" else 0.5
+        colour = getattr(varied, end) if name == "sheen.colour" else (0.9, 0.5, 0.3)
+        assert weight * np.array(getattr(given, end)) == pytest.approx(np.multiply(amount, colour), abs=6e-3)
+
+
 class TestNormalsOut:
     WAVES, HEIGHT_UM = 8, 200.0
 

@@ -2,6 +2,7 @@
 
 import sys
 from pathlib import Path
+from xml.etree import ElementTree
 
 import pytest
 
@@ -48,3 +49,17 @@ def test_the_site_is_built_and_has_every_page(tmp_path):
     assert make_docs.main(tmp_path) == 0
     assert {f"{t}.html" for t in guide.topics()} <= {p.name for p in tmp_path.iterdir()}
     assert "http" not in (tmp_path / "finish.html").read_text().split("</head>")[0].replace("http-equiv", "")
+
+
+def test_every_stratum_and_instrument_has_a_picture_that_says_what_it_shows():
+    assert set(guide.pictures()) == set(STRATA) | set(INSTRUMENTS)
+    for topic in guide.pictures():
+        root = ElementTree.fromstring(guide.picture(topic))
+        told = root.find("{http://www.w3.org/2000/svg}title").text
+        assert len(told) > 40 and f"![{told}](pictures/{topic}.svg)" in guide.page(topic)
+        # Nothing lies beside the canvas.
+        width, height = float(root.get("width")), float(root.get("height"))
+        for text in root.iter("{http://www.w3.org/2000/svg}text"):
+            reach = 0.55 * float(text.get("font-size")) * len(text.text)
+            left = float(text.get("x")) - {"start": 0.0, "middle": 0.5 * reach, "end": reach}[text.get("text-anchor")]
+            assert left > -4.0 and left + reach < width + 4.0 and 0.0 < float(text.get("y")) < height, text.text

@@ -1,14 +1,18 @@
 """The guide in the window: F1 comes to the page of whatever is under the pointer, or has the keyboard."""
 
-from PyQt6.QtCore import QUrl
-from PyQt6.QtGui import QCursor
+from PyQt6.QtCore import QEvent, QPointF, QRectF, QSizeF, QUrl
+from PyQt6.QtGui import QCursor, QImage, QPainter
+from PyQt6.QtSvg import QSvgRenderer
 from PyQt6.QtWidgets import QApplication, QComboBox, QPushButton, QTextBrowser
 
 from .. import guide
 from ..instruments import INSTRUMENTS
 from ..surface import PARAMETERS
+from . import theme
 from .sheet import Sheet
 
+_BESIDE = 60
+"""Pixels of a page's width that a picture leaves free."""
 _OF = "guide"
 """The property by which a widget says which page is its own."""
 _OF_SHEETS = {
@@ -19,10 +23,29 @@ _OF_SHEETS = {
 
 
 class _Page(QTextBrowser):
-    """A page: text of our own, that can fetch nothing from anywhere."""
+    """A page: text and pictures of our own, that can fetch nothing from anywhere."""
 
-    def loadResource(self, _kind, _url):
-        return None
+    def loadResource(self, _kind, url):
+        topic = url.path().removeprefix("pictures/").removesuffix(".svg")
+        return self._drawn(topic) if topic in guide.pictures() else None
+
+    def _drawn(self, topic):
+        """A page's picture in the theme's own colours."""
+        text = guide.picture(topic)
+        for name in ("text", "quiet", "line", "faint", "verdigris", "straw", "brick"):
+            text = text.replace(getattr(theme.LIGHT, name), theme.colour(name).name())
+        shown = QSvgRenderer(text.encode())
+        # No wider than the page, beside which a bar may come to stand.
+        width = min(shown.defaultSize().width(), max(self.viewport().width() - _BESIDE, 200))
+        size = QSizeF(width, width * shown.defaultSize().height() / shown.defaultSize().width())
+        factor = self.devicePixelRatioF()
+        image = QImage((size * factor).toSize(), QImage.Format.Format_ARGB32_Premultiplied)
+        image.setDevicePixelRatio(factor)
+        image.fill(0)
+        painter = QPainter(image)
+        shown.render(painter, QRectF(QPointF(), size))
+        painter.end()
+        return image
 
 
 class GuideSheet(Sheet):
@@ -57,6 +80,12 @@ class GuideSheet(Sheet):
         self.page.document().setDocumentMargin(14.0)
         self.topics.setCurrentIndex(self.topics.findData(topic))
         self.back.setEnabled(bool(self._before))
+
+    def changeEvent(self, event):
+        super().changeEvent(event)
+        if event.type() == QEvent.Type.PaletteChange and self.topic:
+            # Pictures are drawn in the theme's colours.
+            self.show_page(self.topic, False)
 
     def opened(self):
         if not self.topic:

@@ -161,7 +161,7 @@ def _material(specimen, inputs, buffer, has_uvs, note):
         extensions["KHR_materials_iridescence"]["iridescenceThicknessMinimum"] = float(at["iridescence_thickness"])
     if extensions:
         found["extensions"] = extensions
-    _textures(specimen, found, buffer, has_uvs, note)
+    _textures(specimen, found, inputs, buffer, has_uvs, note)
     return found
 
 
@@ -169,7 +169,7 @@ def _says(value):
     return value is not None and (max(value) > 0.0 if isinstance(value, tuple) else value > 0.0)
 
 
-def _textures(specimen, found, buffer, has_uvs, note):
+def _textures(specimen, found, inputs, buffer, has_uvs, note):
     """What varies as pictures, the values in them whole and the factors beside them 1; other maps are told."""
     maps = baked.textures_of(specimen, _TEXTURE) if has_uvs else {}
     rough, extensions = found["pbrMetallicRoughness"], found.get("extensions", {})
@@ -191,6 +191,7 @@ def _textures(specimen, found, buffer, has_uvs, note):
     if "geometry_opacity" in maps:
         _plane(planes, "", "baseColorTexture", ALPHA)[..., ALPHA] = maps.pop("geometry_opacity")[1][..., 0]
         rough["baseColorFactor"][3] = 1.0
+    _sheen(maps, inputs, extensions, planes)
     extension, key, channel = THICKNESS
     if "thin_film_thickness" in maps and extension in extensions:
         nm = 1000.0 * maps.pop("thin_film_thickness")[1][..., 0]
@@ -207,6 +208,18 @@ def _textures(specimen, found, buffer, has_uvs, note):
     lost = list(maps) + ([] if has_uvs else list(specimen.surface.maps))
     for name in lost:
         note(f"the map of {name.replace('_', ' ')}: carried as one value")
+
+
+def _sheen(maps, inputs, extensions, planes):
+    """Weight and colour of the fibres as the one colour that glTF has for both."""
+    extension = "KHR_materials_sheen"
+    if extension not in extensions or not ("fuzz_weight" in maps or "fuzz_color" in maps):
+        return
+    weight, colour = (
+        maps.pop(k)[1] if k in maps else np.asarray(inputs[k][1], float) for k in ("fuzz_weight", "fuzz_color")
+    )
+    _plane(planes, extension, "sheenColorTexture", None)[..., :3] = encode_srgb(np.clip(weight * colour, 0.0, 1.0))
+    extensions[extension]["sheenColorFactor"] = [1.0] * 3
 
 
 def _plane(planes, extension, key, channel):

@@ -44,7 +44,7 @@ def from_gltf(at, note):
     out = _renamed(at, GLTF) | {"coat_ior": constant(1.5)}
     if "iridescence_thickness" in at:
         out["thin_film_thickness"] = Value(at["iridescence_thickness"].data / 1000.0)
-    most = float(at["sheen_color"].mean.max()) if "sheen_color" in at else 0.0
+    most = float(at["sheen_color"].data.max()) if "sheen_color" in at else 0.0
     if most > 0.0:
         out |= {"fuzz_weight": constant(most), "fuzz_color": Value(at["sheen_color"].data / most)}
     if _mean(at, "transmission") > 0.0:

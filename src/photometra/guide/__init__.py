@@ -14,6 +14,7 @@ from ..readings import KINDS
 from ..surface import PARAMETERS, STRATA
 
 _LINK = re.compile(r"\]\(([a-z0-9-]+)\.md\)")
+_TITLE = re.compile(r"<title>(.*?)</title>", re.DOTALL)
 
 
 @cache
@@ -29,11 +30,26 @@ def page(topic) -> str:
     if topic not in topics():
         raise InputError(f"there is no page '{topic}' in the guide: choose from {', '.join(topics())}")
     text = files("photometra.guide").joinpath(f"pages/{topic}.md").read_text(encoding="utf-8").rstrip() + "\n"
+    if topic in pictures():
+        heading, _, rest = text.partition("\n")
+        told = _TITLE.search(picture(topic))[1]
+        text = f"{heading}\n\n![{told}](pictures/{topic}.svg)\n{rest}"
     if topic in STRATA:
         text += "\n## Gauges\n" + "".join(_parameter(p) for p in PARAMETERS.values() if p.stratum == topic)
     if topic in INSTRUMENTS:
         text += _instrument(INSTRUMENTS[topic])
     return text
+
+
+@cache
+def pictures() -> tuple[str, ...]:
+    """The topics that have a picture."""
+    return tuple(sorted(p.name[:-4] for p in files("photometra.guide").joinpath("pictures").iterdir()))
+
+
+def picture(topic) -> str:
+    """A page's picture as SVG, in the colours of the light theme; see `tools/draw_guide_pictures.py`."""
+    return files("photometra.guide").joinpath(f"pictures/{topic}.svg").read_text(encoding="utf-8")
 
 
 def title(topic) -> str:
