@@ -163,15 +163,16 @@ def test_what_cannot_be_stepped_is_one_sentence(run, own_demo, tmp_path, step, w
 
 
 def test_error_bars_are_tried(run, own_demo):
-    code, said, told = run("error-bars", own_demo, "Lens prism", "--studies", "5", "--json")
+    words = ("error-bars", own_demo, "Wool-felt duster", "--studies", "5")
+    code, said, told = run(*words, "--json")
     out = json.loads(said)
     assert code == 0 and "5 of 5 studies" in told and len(out["chi2_reduced"]) == 5
-    ior = next(t for t in out["scalars"] if t["name"] == "ior")
-    assert 0.2 < ior["scatter"] / ior["stated"] < 3.0 and abs(ior["true"] - ior["mean"]) < 5 * ior["stated"]
-    code, said, _ = run("error-bars", own_demo, "Lens prism", "--studies", "5")
+    red = next(t for t in out["scalars"] if t["name"] == "colour.r")
+    assert 0.2 < red["scatter"] / red["stated"] < 3.0 and abs(red["true"] - red["mean"]) < 5 * red["stated"]
+    code, said, _ = run(*words)
     assert code == 0 and "68 % would be right" in said
 
 
 def test_error_bars_of_what_does_not_fit_are_refused(run, own_demo):
-    code, _, told = run("error-bars", own_demo, "Enamelled number plate", "--free", "roughness")
+    code, _, told = run("error-bars", own_demo, "Wool-felt duster", "--free", "sheen.amount")
     assert code == 2 and "does not fit" in told

@@ -88,7 +88,7 @@ def test_what_is_not_known_of_a_picture_leaves_a_gap_in_its_profile():
 def test_the_tiles_of_marked_pixels_hold_each_of_them_once(width, height, seed):
     only = np.random.default_rng(seed).random((height, width)) < 0.4
     count = np.zeros((height, width), int)
-    for x0, x1, y0, y1 in _runs(only):
+    for x0, x1, y0, y1 in (tile for together in _runs(only) for tile in together):
         assert x0 < x1 and y0 < y1
         count[y0:y1, x0:x1] += 1
     assert np.array_equal(count, only.astype(int))

@@ -262,8 +262,8 @@ def test_killed_at_any_moment_of_a_save_nothing_is_lost():
 
 
 _KEEP_AND_END = (
-    "from photometra.study import Journal; from photometra.demo import make_study;"
-    "kept = Journal(); kept.keep(make_study(), '/tmp/was.photometra')"
+    "from photometra.study import Journal, Specimen, Study;"
+    "kept = Journal(); kept.keep(Study('Harrow Skerry', (Specimen('Bell', 40.0),)), '/tmp/was.photometra')"
 )
 
 
@@ -280,11 +280,11 @@ class TestJournal:
         journal.clear()
         assert list(journal_folder().iterdir()) == []
 
-    def test_what_an_ended_program_left_is_offered_once(self, demo):
+    def test_what_an_ended_program_left_is_offered_once(self):
         subprocess.run([sys.executable, "-c", _KEEP_AND_END], check=True)
         found = rescues()
         assert [(r.name, r.path) for r in found] == [("Harrow Skerry", Path("/tmp/was.photometra"))]
-        assert found[0].study() == demo
+        assert found[0].study() == Study("Harrow Skerry", (Specimen("Bell", 40.0),))
         found[0].discard()
         assert rescues() == []
 
@@ -294,7 +294,7 @@ class TestJournal:
         (journal_folder() / "2.json").write_text('{"pid": "x"}')
         assert rescues() == []
 
-    def test_a_rescue_is_offered_though_its_process_number_runs_again(self, demo):
+    def test_a_rescue_is_offered_though_its_process_number_runs_again(self):
         """As in a container, where every program of ours has the same number."""
         subprocess.run([sys.executable, "-c", _KEEP_AND_END], check=True)
         for file in journal_folder().iterdir():
