@@ -126,7 +126,8 @@ def specimens():
 
 
 def study(specimen, seed):
-    """Fresh readings: noise of the usual uncertainty, gain and offset drawn from their priors."""
+    """Fresh readings: noise of the usual uncertainty, gain, offset and the slab's stated thickness drawn from their
+    priors. The zero of the angles is true: a walk knows one angle."""
     rng = np.random.default_rng([4200, seed])
     out = []
     for name, kind, columns, more in specimen.exact:
@@ -138,7 +139,10 @@ def study(specimen, seed):
             true = gain * columns[c] + offset
             low, high = plain.kind.limits_of(c)
             shown[c] = np.clip(true + rng.normal(size=plain.rows) * plain.sigma[c], low, high)
-        out.append(make_reading(name, kind, shown, plain.sigma, **more))
+        stated = dict(more)
+        if plain.thickness_mm:
+            stated["thickness_mm"] = plain.thickness_mm + rng.normal() * off.thickness_mm
+        out.append(make_reading(name, kind, shown, plain.sigma, **stated))
     return tuple(out)
 
 

@@ -137,14 +137,13 @@ def test_the_lobe_under_a_rough_coat_is_as_high_and_wide_as_walked():
     """Unbent and unblurred peaks would be off by hundreds; near mirrors under very rough coats are told least well."""
     ratios, wider, off = [], [], []
     for row, walked, ours in lobes():
-        coat, base = float(row["coat_roughness"]), float(row["roughness"])
+        coat = float(row["coat_roughness"])
         ratio = ours.max() / walked.max()
-        most = 1.1 if coat <= 0.2 else 1.19 if base > 0.2 or coat <= 0.4 else 1.3
-        assert 0.85 < ratio < most, (row, ratio)
+        assert 0.85 < ratio < (1.1 if coat <= 0.2 else 1.19), (row, ratio)
         ratios.append(math.log(ratio))
         wider.append(2 * abs(int(np.sum(ours > 0.5 * ours.max()) - np.sum(walked > 0.5 * walked.max()))))
         off.append(np.sqrt(np.mean((ours - walked) ** 2)) / walked.max())
-    assert len(ratios) > 100 and np.sqrt(np.mean(np.square(ratios))) < 0.085 and np.quantile(np.abs(ratios), 0.8) < 0.1
+    assert len(ratios) > 100 and np.sqrt(np.mean(np.square(ratios))) < 0.06 and np.quantile(np.abs(ratios), 0.9) < 0.1
     assert np.quantile(wider, 0.9) <= 4 and np.median(off) < 0.02
 
 

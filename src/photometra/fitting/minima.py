@@ -5,6 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..surface import PARAMETERS, Surface, scalar_owner
+from .descent import Descent
 
 _FURTHER = 5
 _ROUNDS = 10
@@ -54,15 +55,13 @@ def _dips(costs):
 
 def descended(problem, starts, pool, judge):
     """Short local solves from several starts by one kind of reading, [(cost by all of them, x)], the lowest first."""
-    from scipy.optimize import least_squares
-
     found = []
     for x in starts:
-        end = least_squares(
-            lambda at: problem.watched(at, judge), x,
-            jac=lambda at: problem.slopes(at, pool, lambda there: problem.residuals(there, judge)),
-            bounds=(problem.low, problem.high), x_scale="jac", xtol=1e-4, ftol=1e-4, gtol=1e-4, max_nfev=_ROUNDS,
-        )  # fmt: skip
+        end = Descent(
+            lambda at: problem.watched(at, judge),
+            lambda at: problem.slopes(at, pool, lambda there: problem.residuals(there, judge)),
+            x, problem.low, problem.high, 1e-4, _ROUNDS,
+        ).found()  # fmt: skip
         whole = problem.residuals(end.x)
         found.append((0.5 * float(whole @ whole), end.x))
     return sorted(found, key=lambda f: f[0])

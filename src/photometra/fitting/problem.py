@@ -264,16 +264,14 @@ class Problem:
         of, width = of or self.residuals, self.high - self.low
         if self.further:
             return self._differences(x, pool, of, _RENDERED_STEP * width, range(x.size))
-        is_first = self._steps is None
-        steps = np.full(x.size, _STEP) * width if is_first else self._steps
+        steps = _STEP * width if self._steps is None else self._steps
         out = self._differences(x, pool, of, steps, range(x.size))
-        self._steps = self._steps_for(out)
-        if is_first:
-            apart = np.maximum(self._steps / steps, steps / self._steps)
-            again = np.flatnonzero(apart > _FAR_OFF)
-            if again.size:
-                out[:, again] = self._differences(x, pool, of, self._steps, again)
-                self._steps = self._steps_for(out)
+        wanted = self._steps_for(out)
+        again = np.flatnonzero(np.maximum(wanted / steps, steps / wanted) > _FAR_OFF)
+        if again.size:
+            out[:, again] = self._differences(x, pool, of, wanted, again)
+            wanted = self._steps_for(out)
+        self._steps = wanted
         return out
 
     def _steps_for(self, slopes):

@@ -46,13 +46,15 @@ def joined(a, b):
 
 
 @leaf
-def widened(base, added):
-    """The width of a base's slopes as a coat blurs them: as `joined`, with less of both together, as what a coat adds
-    has a core as GGX but shorter tails (walked: `references/tables/lobes.csv`)."""
+def widened(base, added, coat):
+    """The width of a base's slopes as a coat blurs them, `coat` being its own slope width: as `joined`, with less of
+    both together, as what a coat adds has a core as GGX but shorter tails, the more so the rougher it is; its core is
+    wider, too, than its scatter says (both from `references/tables/lobes.csv`, walked)."""
     if base + added <= 0.0:
         return 0.0
     both = base * added
-    return math.sqrt(base * base + added * added + 1.5 * both * math.sqrt(both) / (base + added))
+    alone = base * base + (1.0 + 0.59 * coat) * added * added
+    return math.sqrt(alone + (1.5 - 0.89 * coat) * both * math.sqrt(both) / (base + added))
 
 
 @leaf
@@ -198,7 +200,7 @@ def _bent_landing(base_x, base_y, coat_x, coat_y, ior, curves, cosines, phis, co
     what is thrown back is left out."""
     for i in range(cosines.shape[0]):
         added = drawn_blur(curves, cosines[i])
-        ax, ay = widened(base_x, added * coat_x), widened(base_y, added * coat_y)
+        ax, ay = widened(base_x, added * coat_x, coat_x), widened(base_y, added * coat_y, coat_y)
         c = math.sqrt(1.0 - (1.0 - cosines[i] ** 2) / (ior * ior))
         s = math.sqrt(max(0.0, 1.0 - c * c))
         for phi in phis:
@@ -212,7 +214,7 @@ def _bent_landing(base_x, base_y, coat_x, coat_y, ior, curves, cosines, phis, co
                 out = math.sqrt(out2)
                 # The lobe's own width goes by both directions.
                 both = blur(curves, cosines[i], out)
-                wx, wy = widened(base_x, both * coat_x), widened(base_y, both * coat_y)
+                wx, wy = widened(base_x, both * coat_x, coat_x), widened(base_y, both * coat_y, coat_y)
                 g = ggx_d(hx, hy, hz, wx, wy) / (ggx_d(hx, hy, hz, ax, ay) * count * phis.shape[0])
                 g *= drawn / (1.0 + smith_lambda(sx, sy, c, wx, wy) + smith_lambda(x, y, z, wx, wy))
                 _by_facet(landed[i], cos_o, out * (landed.shape[2] - 1), g)

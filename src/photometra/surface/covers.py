@@ -91,8 +91,8 @@ def below_widths(lobe, blurred, scalars):
     haze = scalars[HAZE]
     x = scalars[HAZE_X] if lobe == 1 else scalars[ALPHA_X]
     y = scalars[HAZE_Y] if lobe == 1 else scalars[ALPHA_Y]
-    x = widened(x, blurred * scalars[COAT_X])
-    y = widened(y, blurred * scalars[COAT_Y]) if scalars[ANISOTROPIC] > 0.0 else x
+    x = widened(x, blurred * scalars[COAT_X], scalars[COAT_X])
+    y = widened(y, blurred * scalars[COAT_Y], scalars[COAT_Y]) if scalars[ANISOTROPIC] > 0.0 else x
     return haze if lobe == 1 else 1.0 - haze, x, y
 
 

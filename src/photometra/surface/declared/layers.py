@@ -61,7 +61,7 @@ LAYERS = (
         "coat",
         "Coat roughness",
         "How rough the coat's own face is; the slope width alpha is its square. Above 0.3 the highlight of a near "
-        "mirror below is up to 20 to 30 % too high, of other finishes within 15 %; the reflectance is within 3 %.",
+        "mirror below is up to 15 % too high, of other finishes within 18 %; the reflectance is within 3 %.",
         0.05,
         scale="root",
         marks=((0.02, "mirror"), (0.1, "polished"), (0.25, "satin"), (0.6, "matt")),
