@@ -4,7 +4,7 @@ import time
 
 from .figures import Figure
 
-_SIDE, _SIDE_TIMED, _MANY = 256, 512, 1024
+_SIDE, _SIDE_TIMED, _MANY = 256, 512, 4096
 _AIMS_S = {"Lens prism": 3.0, "Ruby signal glass": 3.0, "Beeswax seal block": 3.0}
 _MOST_SAMPLES = 64
 

@@ -14,7 +14,7 @@ from .comparing import apart, delta_e_map
 
 FAST, HIGH = "fast", "high"
 _EACH = {FAST: 4, HIGH: 6}
-_PLACES_FAST, _PLACES_HIGH = 4, 16
+_PLACES_FAST, _PLACES_HIGH = 8, 16
 """Places of a pixel that the guides look at."""
 _SEEN = 2
 """Every so many pixels, across and down, count for the error."""
