@@ -77,3 +77,20 @@ def test_words_for_what_cannot_be_told():
     assert sigma[0] == pytest.approx(101.0**-0.5) and np.isnan(sigma[1]) and correlation[0, 0] == pytest.approx(1.0)
     silent = [u.sentence for u in undetermined(["a"], np.zeros((2, 1)), np.zeros(1, bool), np.zeros(1, bool))]
     assert silent == ["no active reading depends on a"]
+
+
+def test_slopes_are_those_of_small_steps_however_well_a_thing_is_known():
+    """A film is known to hundredths of a nanometre, its range is thousands: a fixed share of it would be bent."""
+    truth = Surface({"metalness": 1.0, "constants": "titanium", "roughness": 0.2, "film.amount": 1.0, "film.ior": 2.3,
+                     "film.thickness": 60.0})  # fmt: skip
+    readings = [measured("ellipsometer", truth, name="E"), measured("glossmeter", truth, name="G")]
+    problem = Problem(truth, readings, ["roughness", "film.thickness", "film.ior"])
+    x = problem.here()
+    with ThreadPoolExecutor(max_workers=1) as pool:
+        for _ in range(2):
+            slopes = problem.slopes(x, pool)
+    for i in range(3):
+        step = np.zeros(x.size)
+        step[i] = 1e-3 / np.linalg.norm(slopes[:, i])
+        central = (problem.residuals(x + step) - problem.residuals(x - step)) / (2.0 * step[i])
+        assert np.linalg.norm(slopes[:, i] - central) < 0.05 * np.linalg.norm(central), problem.scalars[i]

@@ -5,7 +5,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from photometra.instruments import directional_albedo
 from photometra.optics import fresnel_dielectric
+from photometra.optics.microfacet import sample_visible_normal, sent_back_until
+from photometra.surface import Surface
 from photometra.surface.albedo import (
     FACETS,
     MU,
@@ -16,6 +19,7 @@ from photometra.surface.albedo import (
     landing,
     multiple_scattering_lobe,
 )
+from photometra.surface.compile import compile_surface
 from photometra.surface.split import far_shares, split_of
 
 
@@ -111,3 +115,41 @@ def test_an_interface_splits_all_its_light_from_both_sides(alpha, eta):
     lost_in = np.clip(1.0 - sides[2] - sides[3], 0.0, 1.0)
     outward = hemispherical(sides[3] + found.far[1] * lost_in)[0]
     assert outward * eta**2 == pytest.approx(inward, abs=0.03)
+
+
+@given(
+    st.floats(0.05, 1.0), st.floats(0.02, 1.0), st.floats(0.02, 1.0), st.floats(0.0, 1.0),
+    st.sampled_from([1.0, 1.3, 1.5, 1.8]),
+)  # fmt: skip
+def test_up_to_where_a_rule_is_laid_light_gets_away_and_beyond_it_does_not(cosine, ax, ay, turn, ior):
+    sine = np.sqrt(1.0 - cosine**2)
+    x, z = sine / ior, np.sqrt(1.0 - (sine / ior) ** 2)
+    until = sent_back_until(x, 0.0, z, ax, ay, turn, ior)
+
+    def gets_away(u1):
+        h = np.array(sample_visible_normal(x, 0.0, z, ax, ay, turn, u1))
+        there = 2.0 * (x * h[0] + z * h[2]) * h - np.array([x, 0.0, z])
+        return there[2] > 0.0 and ior**2 * (1.0 - there[2] ** 2) < 1.0
+
+    assert 0.0 <= until <= 1.0
+    for share in (0.05, 0.5, 0.95, 0.9999):
+        assert gets_away(share * until) or until == 0.0
+    if until < 0.999:
+        assert not gets_away(until + 1e-3 * (1.0 - until))
+
+
+def test_what_is_read_is_smooth_where_facets_begin_to_hide_each_other():
+    """A hazy metal, its haze made wider by little: slopes that a solver can take are those of the metal."""
+    spreads = np.linspace(0.3, 0.36, 25)
+    read = [
+        directional_albedo(
+            compile_surface(
+                Surface({"metalness": 1.0, "roughness": 0.235, "haze.amount": 0.3, "haze.spread": float(s)})
+            ),
+            np.cos(np.radians(8.0)), [550.0],
+        )[0]
+        for s in spreads
+    ]  # fmt: skip
+    t = np.linspace(-1.0, 1.0, spreads.size)
+    rest = read - np.polyval(np.polyfit(t, read, 4), t)
+    assert np.ptp(read) > 5e-4 and np.abs(rest).max() < 2e-6
