@@ -14,6 +14,8 @@ _LARGEST_SIDE = 32768
 _MOST_NUMBERS = 16384 * 8192 * 3
 """Pixels times channels that are decoded at the most: what a header promises, a few bytes may keep."""
 _AS_STORED = "oiio:UnassociatedAlpha"
+_BAND = 256
+"""Rows that are read at a time of a large picture."""
 DAMAGED = "the picture is damaged; save it again from where it came from"
 
 
@@ -52,6 +54,25 @@ def opened_picture(path):
             raise PictureError(f"{path}: {DAMAGED}")
     finally:
         source.close()
+
+
+def bands_of(source, spec, first, last, kind):
+    """Rows of an opened picture from its top, some hundred at a time: arrays (rows, width, last - first) of channels
+    `first` to `last`, in a number format of the library. InputError where it is damaged."""
+    band = spec.tile_height * max(1, _BAND // spec.tile_height) if spec.tile_width else _BAND
+    top, left = spec.y, spec.x
+    for y in range(0, spec.height, band):
+        end = min(y + band, spec.height)
+        if spec.tile_width:
+            # Whole tiles, or up to the edge.
+            rows = source.read_tiles(
+                0, 0, left, left + spec.width, top + y, top + end, 0, 1, first, last, kind
+            )  # fmt: skip
+        else:
+            rows = source.read_scanlines(0, 0, top + y, top + end, 0, first, last, kind)
+        if rows is None:
+            raise InputError(DAMAGED)
+        yield np.asarray(rows).reshape(end - y, spec.width, last - first)
 
 
 def _forget_error(of):

@@ -9,10 +9,10 @@ from hypothesis import strategies as st
 
 from photometra.errors import InputError
 from photometra.maps import GENERATORS, Adjustments, Generator, Layer, Map, Picture, Placement, checked_layers
-from photometra.maps.baking import MOST_BYTES, kept_bytes, tile_of
+from photometra.maps.baking import MOST_BYTES, _one_of, kept_bytes, tile_of
 from photometra.maps.laying import laid, levels_on, tile_size
 from photometra.maps.placing import levels_at
-from photometra.pictures import write_png
+from photometra.pictures import encoded_levels, write_png
 from photometra.shapes.body import places_of
 from photometra.shapes.lying import LiesOn, Spot
 
@@ -224,3 +224,18 @@ class TestMemory:
         ):  # fmt: skip
             levels = tile_of(Layer(Generator(kind, 1, settings_)), (1e5, 1e5)).levels
             assert levels.shape == (2048, 2048)
+
+
+def test_a_large_picture_is_read_band_by_band(monkeypatch):
+    """The luminance of rows that are read together is that of each by itself; the whole is never held as floats."""
+    rng = np.random.default_rng(5)
+    pixels = rng.integers(0, 256, (700, 64, 3), dtype=np.uint8)
+    picture = Picture("maps/a.png", "luminance", "data", data=encoded_levels(pixels / 255.0))
+    whole = tile_of(Layer(picture, Placement("uv")), (10.0, 10.0)).levels
+    assert whole.shape == (700, 64)
+    assert whole == pytest.approx(pixels / 255.0 @ [0.2126, 0.7152, 0.0722], abs=3e-3)
+    sizes = []
+    monkeypatch.setattr("photometra.maps.baking._one_of", lambda rows: (sizes.append(rows.shape[0]), _one_of(rows))[1])
+    red = Picture("maps/a.png", "red", "data", data=picture.data)
+    assert tile_of(Layer(red, Placement("uv")), (10.0, 10.0)).levels == pytest.approx(pixels[..., 0] / 255.0, abs=1e-4)
+    assert max(sizes) <= 256 and sum(sizes) == 700

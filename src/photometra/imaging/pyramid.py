@@ -12,14 +12,13 @@ from pathlib import Path
 import numpy as np
 
 from ..errors import InputError
-from ..pictures import DAMAGED, PictureError, opened_picture
+from ..pictures import PictureError, bands_of, opened_picture
 from .curves import curve_table, decoded, decoded_by_profile
 
 MOST_PIXELS = 36_000_000
 """A larger picture is kept at a half, a quarter … of its size."""
 KEPT_BYTES = 512_000_000
 """How much of decoded pictures is kept for the next look."""
-_BAND = 256
 _SMALLEST = 64
 _LARGEST_HALF = 65504.0
 
@@ -62,21 +61,9 @@ def _halved(rows):
 
 
 def _bands(source, spec):
-    """Rows of a picture from its top, as the file has them, some hundred at a time; ValueError where it is damaged."""
-    channels = min(spec.nchannels, 3) if spec.nchannels >= 3 else 1
-    kind = spec.format
-    band = spec.tile_height * max(1, _BAND // spec.tile_height) if spec.tile_width else _BAND
-    top, left = spec.y, spec.x
-    for y in range(0, spec.height, band):
-        end = min(y + band, spec.height)
-        if spec.tile_width:
-            # Whole tiles, or up to the edge.
-            rows = source.read_tiles(0, 0, left, left + spec.width, top + y, top + end, 0, 1, 0, channels, kind)
-        else:
-            rows = source.read_scanlines(0, 0, top + y, top + end, 0, 0, channels, kind)
-        if rows is None:
-            raise InputError(DAMAGED)
-        rows = np.asarray(rows).reshape(end - y, spec.width, channels)
+    """Rows of a picture from its top, as the file has them, some hundred at a time, in three channels."""
+    channels = 3 if spec.nchannels >= 3 else 1
+    for rows in bands_of(source, spec, 0, channels, spec.format):
         yield rows if channels == 3 else np.repeat(rows, 3, axis=2)
 
 

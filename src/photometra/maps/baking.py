@@ -13,7 +13,7 @@ import numpy as np
 
 from ..colour.spaces import RGB_TO_XYZ, decode_srgb
 from ..errors import InputError
-from ..pictures import DAMAGED, PictureError, opened_picture
+from ..pictures import PictureError, bands_of, opened_picture
 from .encodings import SPACES, in_rec709
 from .generators import generator, settings_of
 from .model import Adjustments, Generator, Layer, Picture
@@ -185,6 +185,16 @@ def _most(source, channel):
     return np.iinfo(_channel_of(replace(source, channel=channel)).dtype).max
 
 
+def _one_of(rows):
+    """One number for each pixel of some rows (h, w, channels): that of one channel, the luminance of three."""
+    if rows.shape[2] == 1:
+        return rows[..., 0]
+    # Of one grey in three channels the sum is that grey, to the last step.
+    weights = _LUMINANCE if rows.shape[2] == 3 else np.eye(rows.shape[2], dtype=np.float32)[0]
+    one = rows @ weights
+    return np.round(one).astype(rows.dtype) if rows.dtype != np.float32 else one
+
+
 def _channel_of(source: Picture):
     """One channel of a picture, uint8 or uint16 (h, w); floating point is spread over its own range if that is not
     within 0..1."""
@@ -202,21 +212,16 @@ def _channel_of(source: Picture):
                 wanted = (first, first + 1)
             else:
                 raise InputError(f"{source.name}: the picture has no channel '{source.channel}'; choose another")
-            pixels = opened.read_image(0, 0, *wanted, kept)
-        if pixels is None:
-            raise PictureError(f"{path}: {DAMAGED}")
+            try:
+                # Band by band: of a large picture only the one number for each pixel is held.
+                bands = [_one_of(rows) for rows in bands_of(opened, spec, *wanted, kept)]
+            except InputError as error:
+                raise PictureError(f"{path}: {error}") from None
     except PictureError as error:
         raise PictureError(str(error).replace(path, source.name)) from None
     finally:
         os.unlink(path)
-    pixels = np.asarray(pixels).reshape(spec.height, spec.width, -1)
-    if pixels.shape[2] == 1:
-        one = pixels[..., 0]
-    else:
-        # Of one grey in three channels the sum is that grey, to the last step.
-        weights = _LUMINANCE if pixels.shape[2] == 3 else np.eye(pixels.shape[2], dtype=np.float32)[0]
-        one = pixels @ weights
-        one = np.round(one).astype(pixels.dtype) if pixels.dtype != np.float32 else one
+    one = np.concatenate(bands)
     if one.dtype != np.float32:
         return np.ascontiguousarray(one)
     if not np.all(np.isfinite(one)):
