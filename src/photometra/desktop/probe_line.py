@@ -18,6 +18,7 @@ _TITLES = {"bent": "roll-off", "shown": "displayed"}
 """What people call a step, where the chain's own name is another."""
 
 
+_USUAL = {"shown": "255 255 255", "Lab": "99.9 −99.9 −99.9"}
 _LONGEST = "4096 samples · noise 99.9 % · 999 s"
 
 
@@ -45,11 +46,14 @@ class ProbeLine(QWidget):
         for name in ("linear", "exposed", "balanced", "bent", "shown", "Lab"):
             title, value = Label(_TITLES.get(name, name)), Label("–")
             title.setObjectName("quiet")
-            value.setMinimumWidth({"shown": 62, "Lab": 84, "bent": 78}.get(name, 88))
             for label in (title, value):
                 label.setFont(theme.font(8.5))
                 left.addWidget(label)
+            # As wide as what usually stands there: beside long words of a map it would be squeezed.
+            value.setMinimumWidth(value.fontMetrics().horizontalAdvance(_USUAL.get(name, "0.000 0.000 0.000")) + 1)
             self.parts[name] = value
+            if name == "exposed":
+                self._makes_room = title, value
         self.parts["linear"].setToolTip("Scene-linear Rec.709, before anything")
         self.parts["exposed"].setToolTip("After exposure")
         self.parts["balanced"].setToolTip("After white balance")
@@ -102,8 +106,11 @@ class ProbeLine(QWidget):
         self.parts["Lab"].setText(" ".join(f"{v:.1f}" for v in stages.lab).replace("-", "−"))
 
     def show_mapped(self, words):
-        """Show the mapped values under the pointer, in words."""
+        """Show the mapped values under the pointer, in words; the exposed pixel, the linear one by a factor, makes room for
+        them."""
         self.mapped.setText(words)
+        for label in self._makes_room:
+            label.setVisible(not words)
 
     def show_progress(self, frame):
         if frame.step > 1:
