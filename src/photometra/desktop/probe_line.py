@@ -106,8 +106,8 @@ class ProbeLine(QWidget):
         self.parts["Lab"].setText(" ".join(f"{v:.1f}" for v in stages.lab).replace("-", "−"))
 
     def show_mapped(self, words):
-        """Show the mapped values under the pointer, in words; the exposed pixel, the linear one by a factor, makes room for
-        them."""
+        """Show the mapped values under the pointer, in words; the exposed pixel, the linear one by a factor, makes
+        room for them."""
         self.mapped.setText(words)
         for label in self._makes_room:
             label.setVisible(not words)
