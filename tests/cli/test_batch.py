@@ -149,8 +149,8 @@ def test_a_ladder_is_one_picture_with_the_misfit_along_it(run, own_demo, tmp_pat
     # A vane of titanium is no gold.
     worst = [s["worst_misfit"] for s in told["steps"]]
     assert min(worst[:3]) < min(worst[3:])
-    code, said, _ = run(*words, "--step", "surfaces=Lens prism,Canvas awning")
-    assert code == 0 and "Lens prism" in said and "Canvas awning" in said
+    code, said, on_the_way = run(*words, "--step", "surfaces=Lens prism,Canvas awning")
+    assert code == 0 and "Lens prism" in said and "Canvas awning" in said and "step 2 of 2" in on_the_way
 
 
 @pytest.mark.parametrize(("step", "words"), [

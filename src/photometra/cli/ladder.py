@@ -67,10 +67,13 @@ def ladder(
         raise Refused("step two different things, or one alone")
     rows = stepped(one.surface, first, second)
     with place_of(cluster) as place, watched(f"{one.name}, ladder", samples) as report:
-        render_ladder(
-            document, one, first, second, path, width, height, samples, lambda cell, _done, _of: report(cell),
-            place=place,
-        )  # fmt: skip
+
+        def follow(cell, done, of):
+            report(cell)
+            if cell.samples >= samples:
+                tell(f"step {done + 1} of {of}")
+
+        render_ladder(document, one, first, second, path, width, height, samples, follow, place=place)
     told = [
         {
             "across": first.labels[j],
