@@ -10,7 +10,7 @@ import pytest
 
 from photometra.errors import InputError
 from photometra.farm import FarmError, open_cluster, work
-from photometra.fitting import bootstrap
+from photometra.fitting.bootstrap import bootstrap
 from photometra.imaging import checkpoint
 from photometra.imaging.booths import compiled_in, scene_of
 from photometra.imaging.ladders import number_axis, render_ladder

@@ -7,8 +7,7 @@ import numpy as np
 import pytest
 
 from photometra.errors import InputError
-from photometra.fitting import bootstrap
-from photometra.fitting.bootstrap import Bootstrap, fresh_readings
+from photometra.fitting.bootstrap import Bootstrap, bootstrap, fresh_readings
 from photometra.instruments import measured
 from photometra.readings import Systematic, make_reading
 from photometra.surface import Surface

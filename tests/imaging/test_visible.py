@@ -11,10 +11,12 @@ from photometra.errors import InputError
 from photometra.fitting.solver import Solved
 from photometra.fitting.uncertainty import equally_good, ways_of
 from photometra.imaging.booths import display_of
+from photometra.imaging.denoising import guides_for
 from photometra.imaging.ladders import equal_axis
-from photometra.imaging.visible import drawn_error, top_of, visible_error
+from photometra.imaging.visible import Viewer, drawn_error, top_of, visible_error
 from photometra.study import Booth, Specimen, Study
 from photometra.surface import Surface
+from photometra.tracing.guides import guides_of
 
 MATT = Surface({"colour": (0.3, 0.3, 0.3), "ior": 1.0, "roughness": 1.0})
 
@@ -105,3 +107,18 @@ def test_what_further_evidence_would_leave_to_be_seen():
     alone, _ = seen(solution(MATT, colour__g=0.01))
     assert error.under(names, np.diag([0.0, 0.01**2, 0.0])) == pytest.approx(alone.largest, rel=0.1)
     assert error.under(["roughness"], np.eye(1)) == 0.0
+
+
+def test_all_pictures_are_denoised_by_the_guides_of_the_first(monkeypatch):
+    made = []
+    monkeypatch.setattr(
+        "photometra.imaging.visible.guides_for", lambda *asked: made.append(asked) or guides_for(*asked)
+    )  # fmt: skip
+    told = []
+    monkeypatch.setattr(
+        "photometra.tracing.render.guides_of", lambda *asked, **more: told.append(asked) or guides_of(*asked, **more)
+    )
+    one = Specimen("Slate", 50.0, MATT)
+    viewer = Viewer(Study("S", (one,), Booth(environment="uniform")), one, pixels=600)
+    first, second = (viewer.lab(MATT.with_values({"colour": (c, c, c)})) for c in (0.2, 0.5))
+    assert len(made) == len(told) == 1 and not np.allclose(first, second)

@@ -6,11 +6,12 @@ from typing import Annotated
 import typer
 
 from ..figures import figures
-from ..fitting import applicable, bootstrap, solve
+from ..fitting import applicable, solve
 from ..study import read_file
 from ..surface.parameters import scalar_owner
 from .hand_over import Cluster, place_of
 from .output import Refused, print_json, table, tell
+from .solving import Free, Robust
 from .studies import Json, SpecimenName, StudyPath
 
 _TOLD_EVERY = 10
@@ -19,16 +20,16 @@ _TOLD_EVERY = 10
 def error_bars(
     study: StudyPath,
     specimen: SpecimenName,
-    free: Annotated[
-        list[str] | None, typer.Option("--free", metavar="NAME ...", help="Instead of the specimen's own.")
-    ] = None,
+    free: Free = None,
     studies: Annotated[int, typer.Option(min=5, max=10_000, help="How many fresh studies.")] = 50,
-    robust: Annotated[bool, typer.Option("--robust", help="Robust fit: outliers are down-weighted.")] = False,
+    robust: Robust = False,
     cluster: Cluster = None,
     as_json: Json = False,
 ):
     """Try the error bars of a solve: read the solved surface anew many times, with the readings' own uncertainties,
     solve each, and say how often the truth lies within the bars."""
+    from ..fitting.bootstrap import bootstrap
+
     document = read_file(study)
     one = document.specimen(specimen)
     names = free or applicable(one.surface, one.free)

@@ -19,15 +19,18 @@ from .hand_over import Cluster, place_of
 from .output import Refused, print_json, table, tell
 from .studies import Json, SpecimenName, StudyPath
 
+Free = Annotated[
+    list[str] | None, typer.Option("--free", metavar="NAME ...", help="Instead of the specimen's own.")
+]  # fmt: skip
+Robust = Annotated[bool, typer.Option("--robust", help="Robust fit: outliers are down-weighted.")]
+
 
 def fit(
     study: StudyPath,
     specimen: SpecimenName,
-    free: Annotated[
-        list[str] | None, typer.Option("--free", metavar="NAME ...", help="Instead of the specimen's own.")
-    ] = None,
+    free: Free = None,
     save: Annotated[bool, typer.Option("--save", help="Keep the outcome in the study.")] = False,
-    robust: Annotated[bool, typer.Option("--robust", help="Robust fit: outliers are down-weighted.")] = False,
+    robust: Robust = False,
     photograph: Annotated[
         bool, typer.Option("--photograph", help="Count the ticked pins of its photograph; renders in the loop.")
     ] = False,

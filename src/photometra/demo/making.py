@@ -6,7 +6,7 @@ from importlib.resources import files
 import numpy as np
 
 from ..errors import InputError
-from ..instruments import drawn, measured, misread
+from ..instruments import drawn, measured, misread, noised
 from ..instruments.devices import Piece
 from ..readings import Reading, make_reading
 from ..study import Booth, Pin, Reference, Specimen, Study, write_file
@@ -37,10 +37,7 @@ def _noisy(reading: Reading, rng, truth=None, **more):
     columns = dict(reading.columns)
     if truth is not None:
         columns.update(zip(reading.kind.values, misread(reading, truth, drawn(reading, rng)), strict=True))
-    for name in reading.kind.values:
-        # A meter shows nothing below nothing.
-        low, high = reading.kind.limits_of(name)
-        columns[name] = np.clip(columns[name] + rng.normal(size=reading.rows) * reading.sigma[name], low, high)
+    columns = noised(reading, columns, rng)
     said = ("geometry", "systematic", "thickness_mm", "bandpass_nm", "illuminated_mm", "collected_mm")
     more = {**{key: getattr(reading, key) for key in said}, **more}
     return make_reading(reading.name, reading.kind_key, columns, reading.sigma, **more)

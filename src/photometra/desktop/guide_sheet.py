@@ -2,7 +2,6 @@
 
 from PyQt6.QtCore import QEvent, QPointF, QRectF, QSizeF, QUrl
 from PyQt6.QtGui import QCursor, QImage, QPainter
-from PyQt6.QtSvg import QSvgRenderer
 from PyQt6.QtWidgets import QApplication, QComboBox, QPushButton, QTextBrowser
 
 from .. import guide
@@ -31,6 +30,8 @@ class _Page(QTextBrowser):
 
     def _drawn(self, topic):
         """A page's picture in the theme's own colours."""
+        from PyQt6.QtSvg import QSvgRenderer  # not needed to open the window
+
         text = guide.picture(topic)
         for name in ("text", "quiet", "line", "faint", "verdigris", "straw", "brick"):
             text = text.replace(getattr(theme.LIGHT, name), theme.colour(name).name())

@@ -2,7 +2,6 @@
 
 from .advice import Advice, Sensitivities, next_readings, sensitivities, tied
 from .agreement import Agreement, agreement, agreements, colour_of, misfit, worst_misfit
-from .bootstrap import Bootstrap, bootstrap
 from .joint import Member, members_of, solve_together
 from .minima import Minimum, told
 from .problem import Cancelled, applicable, free_names
@@ -18,7 +17,6 @@ __all__ = [
     "STUCK",
     "Advice",
     "Agreement",
-    "Bootstrap",
     "Cancelled",
     "Closeness",
     "Member",
@@ -32,7 +30,6 @@ __all__ = [
     "agreement",
     "agreements",
     "applicable",
-    "bootstrap",
     "closest_tables",
     "colour_of",
     "evidence_findings",

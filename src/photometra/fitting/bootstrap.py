@@ -12,7 +12,7 @@ from functools import cached_property
 import numpy as np
 
 from ..errors import InputError
-from ..instruments import constants_reading, drawn, misread
+from ..instruments import constants_reading, drawn, misread, noised
 from ..readings import Reading
 from ..surface import Surface
 from ..tracing.places import Threads
@@ -102,10 +102,7 @@ def fresh_readings(truth: Surface, readings, rng):
         columns = dict(r.columns)
         if r.kind_key != "constants":
             columns.update(zip(r.kind.values, misread(r, truth, drawn(r, rng), constants), strict=True))
-        for name in r.kind.values:
-            low, high = r.kind.limits_of(name)
-            columns[name] = np.clip(columns[name] + rng.normal(size=r.rows) * r.sigma[name], low, high)
-        out.append(replace(r, columns=columns))
+        out.append(replace(r, columns=noised(r, columns, rng)))
     return tuple(out)
 
 

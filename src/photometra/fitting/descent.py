@@ -4,7 +4,7 @@ evidence itself says that it is enough.
 Slopes cost an evaluation for each unknown. Where the last step did what the slopes foretold they are corrected by it
 instead of being taken anew (Broyden 1965; Madsen, Nielsen & Tingleff 2004, the secant version). A descent ends where
 the estimated distance to the minimum, half of what a full step would still take off chi-square, is next to nothing
-against its unit (James & Roos 1975): steps are then a thirtieth of a standard error.
+against its unit (James & Roos 1975): steps are then a sixteenth of a standard error.
 """
 
 import numpy as np

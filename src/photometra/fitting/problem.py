@@ -15,7 +15,7 @@ from .effects import REACH, effects_of
 _STEP, _RENDERED_STEP = 1e-4, 3e-3
 """What a slope is taken over at first, of a range; all the time where a render with its noise is in the loop."""
 _TOLD_APART, _LEAST_STEP, _MOST_STEP = 1.0, 1e-7, 1e-2
-"""What slopes are taken over from then on: half a standard error of what the evidence tells of an unknown with all
+"""What slopes are taken over from then on: one standard error of what the evidence tells of an unknown with all
 others held, within such shares of its range. Over more they are bent; over less the model's own roughness shows."""
 _FAR_OFF = 10.0
 """By how many times a step may be off before a slope is taken anew."""

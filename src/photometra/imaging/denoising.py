@@ -96,12 +96,13 @@ def denoised(linear, guides, quality=HIGH, window=None, cancel=None):
     return out
 
 
-def clean_picture(rendering, quality=HIGH, cancel=None):
-    """The picture of a rendering as it is looked at: denoised where that can be done; None where cancelled."""
+def clean_picture(rendering, quality=HIGH, cancel=None, guides=None):
+    """The picture of a rendering as it is looked at: denoised where that can be done; None where cancelled. guides:
+    instead of its own, see `guides_for`."""
     linear = rendering.picture()
     if not is_available():
         return linear
-    return denoised(linear, guides_for(rendering, quality), quality, rendering.window, cancel)
+    return denoised(linear, guides or guides_for(rendering, quality), quality, rendering.window, cancel)
 
 
 def guides_for(rendering, quality):

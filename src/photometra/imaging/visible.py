@@ -12,7 +12,7 @@ from ..surface.parameters import scalar_owner
 from ..tracing import Rendering
 from .booths import compiled_on, display_of, limits_of, scene_of
 from .comparing import ramp
-from .denoising import FAST, clean_picture
+from .denoising import FAST, clean_picture, guides_for
 
 _PIXELS, _SAMPLES = 62_000, 16
 _SPECKS = 5
@@ -77,9 +77,8 @@ class Viewer:
         if not rendering.add(_SAMPLES, cancel):
             return None
         # One set of guides for all: what they follow must not differ between two of them.
-        self._guides = self._guides if self._guides is not None else rendering.followed(4)
-        rendering.take_followed(4, self._guides)
-        picture = clean_picture(rendering, FAST, cancel)
+        self._guides = self._guides or guides_for(rendering, FAST)
+        picture = clean_picture(rendering, FAST, cancel, self._guides)
         if picture is None:
             return None
         return xyz_to_lab(linear_srgb_to_xyz(np.maximum(self._display.balanced(picture), 0.0)))

@@ -1,7 +1,7 @@
 """Forward models: what each instrument reads on a surface, from the same kernels as the tracer."""
 
 from .depths import depth_colours
-from .disturbed import as_shown, drawn, misread, question_with
+from .disturbed import as_shown, drawn, misread, noised, question_with
 from .films import film_colours
 from .integrate import brdf, directional_albedo
 from .shelf import INSTRUMENTS, Instrument, Question, constants_reading, instrument, measured, model_of, predicted
@@ -27,6 +27,7 @@ __all__ = [
     "measured",
     "misread",
     "model_of",
+    "noised",
     "predicted",
     "question_with",
 ]

@@ -45,6 +45,15 @@ def drawn(reading: Reading, rng):
     return {name: rng.normal() * sigma for name, sigma in sigmas.items() if sigma > 0.0}
 
 
+def noised(reading: Reading, columns: dict, rng):
+    """A reading's columns with chance noise of its stated uncertainty; a meter shows nothing below nothing."""
+    out = dict(columns)
+    for name in reading.kind.values:
+        low, high = reading.kind.limits_of(name)
+        out[name] = np.clip(out[name] + rng.normal(size=reading.rows) * reading.sigma[name], low, high)
+    return out
+
+
 def misread(reading: Reading, surface, by: dict, constants=None):
     """What an instrument off by {effect: amount} shows of a surface at a reading's places, (value columns, n)."""
     compiled = compile_measured(surface, constants)

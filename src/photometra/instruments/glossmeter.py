@@ -7,9 +7,10 @@ import numpy as np
 
 from ..colour import WAVELENGTHS, grid_weights
 from ..errors import InputError
+from ..optics.quadrature import gauss
 from ..surface import Surface
 from ..surface.compile import compile_surface
-from .integrate import flux_into_aperture, gauss
+from .integrate import flux_into_aperture
 
 ANGLES_DEG = (20.0, 60.0, 85.0)
 STANDARD_IOR = 1.567

@@ -5,8 +5,9 @@ import math
 import numpy as np
 
 from ..colour import WAVELENGTHS, reflectance_to_xyz, xyz_to_linear_srgb
+from ..optics.quadrature import gauss
 from .glossmeter import spectral_rule
-from .integrate import brdf, gauss
+from .integrate import brdf
 
 RECEPTOR_DEG = 1.0
 """Width of the receptor, seen from the sample; a lobe narrower than this is read as wide as this."""

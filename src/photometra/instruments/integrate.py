@@ -5,21 +5,14 @@ Deterministic rules, smooth in the parameters, so that the solver can take diffe
 """
 
 import math
-from functools import cache
 
 import numpy as np
 
 from ..colour import WAVELENGTHS
 from ..optics.jit import kernel, owning_kernel, unowned
 from ..optics.microfacet import sample_visible_normal, sent_back_until
+from ..optics.quadrature import gauss, towards_end
 from ..surface import facets, lobes, rows
-
-
-@cache
-def gauss(count):
-    """Nodes and weights of Gauss–Legendre on 0..1."""
-    nodes, weights = np.polynomial.legendre.leggauss(count)
-    return 0.5 * (nodes + 1.0), 0.5 * weights
 
 
 def wavelength_samples(wavelengths):
@@ -117,13 +110,6 @@ def _sent_share(cos_o, side, way, polar, weights, facet, facet_weights, turns, i
                         out[j] += weight * value[j] / density
 
 
-@cache
-def _towards_end(count):
-    """A Gauss rule on 0..1 whose places lie close together at 1."""
-    nodes, weights = gauss(count)
-    return 1.0 - (1.0 - nodes) ** 2, 2.0 * (1.0 - nodes) * weights
-
-
 def directional_albedo(compiled, cos_theta, wavelengths=WAVELENGTHS, side=rows.FRONT, order=None, way=1.0):
     """Share of the light at one angle that the surface reflects, (n,), at wavelengths in nm.
 
@@ -137,7 +123,7 @@ def directional_albedo(compiled, cos_theta, wavelengths=WAVELENGTHS, side=rows.F
         side,
         way,
         *gauss(polar),
-        *_towards_end(max(2 * polar // 3, 6)),
+        *towards_end(max(2 * polar // 3, 6)),
         turns,
         *wavelength_samples(wavelengths),
         *compiled.arrays,

@@ -7,10 +7,11 @@ import numpy as np
 
 from ..colour import reflectance_to_xyz, xyz_to_lab
 from ..errors import InputError
+from ..optics.quadrature import gauss
 from ..readings.geometries import MULTI_ANGLE, THROUGH
 from ..surface import rows
 from .goniophotometer import direction_at
-from .integrate import brdf, directional_albedo, flux_into_aperture, gauss
+from .integrate import brdf, directional_albedo, flux_into_aperture
 from .transmissometer import slab, transmittance
 
 BEAM_DEG = 8.0

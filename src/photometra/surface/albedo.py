@@ -13,6 +13,7 @@ import numpy as np
 from ..optics.diffuse import oren_nayar_multiple, oren_nayar_parts
 from ..optics.jit import kernel
 from ..optics.microfacet import sample_visible_normal, sent_back_until, smith_lambda
+from ..optics.quadrature import gauss, towards_end
 from . import rows
 from .rows import COSINES
 
@@ -21,23 +22,12 @@ LEAST_COSINE = 1e-3
 """What stands for grazing: far above the smoothest slope, whose facets would seem to lose light below."""
 
 
-def _rule(count):
-    nodes, weights = np.polynomial.legendre.leggauss(count)
-    return 0.5 * (nodes + 1.0), 0.5 * weights
-
-
-def _towards_end(rule):
-    """A rule on 0..1 whose places lie close together at 1: there narrow finishes begin to shadow."""
-    nodes, weights = rule
-    return 1.0 - (1.0 - nodes) ** 2, 2.0 * (1.0 - nodes) * weights
-
-
-_POLAR, _TURNS = _towards_end(_rule(36)), 32
-_POLAR_OUTSIDE, _TURNS_OUTSIDE = _towards_end(_rule(20)), 16
+_POLAR, _TURNS = towards_end(36), 32
+_POLAR_OUTSIDE, _TURNS_OUTSIDE = towards_end(20), 16
 """Where nothing is reflected totally, fewer nodes do."""
-_GRAIN_POLAR, _GRAIN_TURNS = _towards_end(_rule(16)), 32
+_GRAIN_POLAR, _GRAIN_TURNS = towards_end(16), 32
 """With strokes every turn of the light is visited too, each a little less finely."""
-_REST = _rule(8)
+_REST = gauss(8)
 """Of normals that send nothing back above the surface: light is but let through by them."""
 
 

@@ -139,10 +139,6 @@ class Rendering:
             self._followed[count] = guides_of(self._view, count, True, self._arrays)
         return self._followed[count]
 
-    def take_followed(self, count, guides):
-        """Have guides of another rendering of the same view, instead of those `followed` would make."""
-        self._followed[count] = guides
-
     def halves(self):
         """The means of either half of the samples, each as `picture()`; None below two samples, or unless halved."""
         others = self.samples - self._first_samples
