@@ -9,23 +9,26 @@ from PyQt6.QtWidgets import QApplication
 from photometra.imaging.booths import dressed, standing
 from photometra.maps import Map
 from photometra.pictures import write_png
+from photometra.shapes.meshfiles import read_mesh
 
 from .conftest import PATIENCE_MS, answer, click, drag, wait_for_picture
 
 LANTERN = "Gallery lantern"
 
 
-def from_menu(button, text):
-    """Press a button with a menu, and choose an entry by its text."""
+def from_menu(button, *texts):
+    """Press a button with a menu, and choose an entry by its text, in a menu of that menu where there are two."""
 
     def choose():
-        menu = QApplication.activePopupWidget()
-        if menu is None:
+        menu, text = QApplication.activePopupWidget(), texts[len(chosen)]
+        action = next((a for a in menu.actions() if a.text() == text), None) if menu is not None else None
+        if action is None:
             QTimer.singleShot(20, choose)
             return
-        action = next(a for a in menu.actions() if a.text() == text)
         QTest.mouseClick(menu, Qt.MouseButton.LeftButton, pos=menu.actionGeometry(action).center())
         chosen.append(text)
+        if len(chosen) < len(texts):
+            QTimer.singleShot(300, choose)
 
     chosen = []
 
@@ -33,10 +36,10 @@ def from_menu(button, text):
     QTimer.singleShot(300, choose)
     click(button)
     for _ in range(200):
-        if chosen:
+        if len(chosen) == len(texts):
             return
         QTest.qWait(20)
-    raise AssertionError(f"no menu came up for {text}")
+    raise AssertionError(f"no menu came up for {texts[len(chosen)]}")
 
 
 @pytest.fixture
@@ -335,3 +338,24 @@ def test_the_place_of_a_reading_is_clicked_in_the_picture(window, qtbot):
     qtbot.waitUntil(lambda: session.reading.spot is None, timeout=PATIENCE_MS)
     # Afterwards a click is a click again.
     assert not surveyor._places
+
+    def test_a_surface_goes_to_all_that_the_file_calls_one_material(self, window, qtbot, tmp_path):
+        session, sheet = window.session, window.parts_sheet
+        corners = "v 0 0 0\nv 9 0 0\nv 0 9 0\nv 0 0 9\n"
+        parts = "o bowl\nusemtl spun brass\nf 1 2 3\no foot\nusemtl teak\nf 1 2 4\no ring\nusemtl spun brass\nf 2 3 4\n"
+        (tmp_path / "lamp.obj").write_text(corners + parts)
+        session.choose(0)
+        data = read_mesh(tmp_path / "lamp.obj").as_kept(1.0)
+        session.history.apply(session.study.with_mesh(session.index, "lamp.obj", data), "mesh")
+        window.show_parts()
+        qtbot.waitUntil(lambda: set(sheet._numbers) == {"bowl", "foot", "ring"}, timeout=PATIENCE_MS)
+        head = sheet.tree.header()
+        for column in range(4):
+            words = head.fontMetrics().horizontalAdvance(sheet.tree.headerItem().text(column))
+            assert not sheet.tree.isColumnHidden(column) and words + 12 <= head.sectionSize(column)
+        foot = next(x for x in sheet._items() if x.text(0) == "foot")
+        assert foot.text(3) == "teak"
+        from_menu(sheet.give, "All that the file calls spun brass", "Heat-tinted vane")
+        one = session.specimen
+        assert one.assigned_to("ring", "spun brass") == one.assigned_to("bowl", "spun brass") == "Heat-tinted vane"
+        assert one.assigned_to("foot", "teak") is None

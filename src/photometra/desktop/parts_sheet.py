@@ -56,8 +56,9 @@ class PartsSheet(QWidget):
         self.tree.setSelectionMode(QAbstractItemView.SelectionMode.ExtendedSelection)
         self.tree.setMouseTracking(True)
         self.tree.setUniformRowHeights(True)
-        self.tree.header().setSectionResizeMode(0, QHeaderView.ResizeMode.Stretch)
-        self.tree.header().setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch)
+        for column in (0, 1, 3):
+            self.tree.header().setSectionResizeMode(column, QHeaderView.ResizeMode.Stretch)
+        self.tree.header().setSectionResizeMode(2, QHeaderView.ResizeMode.ResizeToContents)
         self.tree.header().setStretchLastSection(False)
         self.tree.itemSelectionChanged.connect(self._outline)
         self.tree.itemSelectionChanged.connect(self._look)
