@@ -48,13 +48,15 @@ def joined(a, b):
 @leaf
 def widened(base, added, coat):
     """The width of a base's slopes as a coat blurs them, `coat` being its own slope width: as `joined`, with less of
-    both together, as what a coat adds has a core as GGX but shorter tails, the more so the rougher it is; its core is
-    wider, too, than its scatter says (both from `references/tables/lobes.csv`, walked)."""
+    both together, as what a coat adds has a core as GGX but shorter tails, the more so the rougher it is and the wider
+    the base; its core is wider, too, than its scatter says, the more so the stronger it bends light (all fitted to
+    `references/tables/lobes.csv`, walked)."""
     if base + added <= 0.0:
         return 0.0
-    both = base * added
-    alone = base * base + (1.0 + 0.59 * coat) * added * added
-    return math.sqrt(alone + (1.5 - 0.89 * coat) * both * math.sqrt(both) / (base + added))
+    both, bends = base * added, added / max(coat, 1e-9)
+    alone = base * base + (1.0 + coat * (0.1 + (2.1 - 1.4 * bends) * bends)) * added * added
+    joint = (1.6 - 0.9 * coat) * max(0.0, 1.0 - 1.2 * base)
+    return math.sqrt(alone + joint * both * math.sqrt(both) / (base + added))
 
 
 @leaf
@@ -86,12 +88,14 @@ def blurs(alpha, ior):
 
     A slope s of the coat turns light as one of (1 - μ / (n μ′)) s / 2 of the base would (Stam 2001, by Snell's law on a
     tilted facet); wide slopes do less: those that stand towards the light are seen, total reflection takes others.
+    What is seen aslant is a little wider than its core (fitted as in `widened`).
     """
     indices, alphas, cosines, shares = _blur_table()
     flat = np.array([np.interp(ior, indices, of) for of in shares.reshape(indices.size, -1).T])
     of_alpha = [np.interp(math.sqrt(alpha), np.sqrt(alphas), of) for of in flat.reshape(alphas.size, -1).T]
     bent = np.sqrt(1.0 - (1.0 - MU**2) / ior**2)
-    return 0.5 * np.interp(MU, cosines, of_alpha) * (1.0 - MU / (ior * bent))
+    aslant = 1.0 + 0.22 * math.sqrt(alpha) * (1.0 - MU)
+    return 0.5 * np.interp(MU, cosines, of_alpha) * (1.0 - MU / (ior * bent)) * aslant
 
 
 @kernel
