@@ -9,6 +9,7 @@ import numpy as np
 import pytest
 
 from photometra.errors import InputError
+from photometra.exchange import write_standard
 from photometra.farm import FarmError, open_cluster, work
 from photometra.fitting.bootstrap import bootstrap
 from photometra.imaging import checkpoint
@@ -95,6 +96,14 @@ def test_a_ladder_comes_out_the_same_there(cluster, demo, tmp_path):
     for name, place in (("here", None), ("there", cluster)):
         assert render_ladder(demo, plate, axis, None, tmp_path / f"{name}.exr", 70, 40, 3, place=place)
     assert np.array_equal(*(read_picture(tmp_path / f"{name}.exr") for name in ("here", "there")))
+
+
+def test_the_values_that_a_standard_loses_least_by_come_out_the_same_there(cluster, demo, tmp_path):
+    duster, fits = demo.specimen("Wool-felt duster"), {}
+    for name, place in (("here", None), ("there", cluster)):
+        fits[name] = write_standard("gltf", demo, duster, tmp_path / f"{name}.glb", place=place)[0][duster.name]
+    assert fits["here"].changed and fits["here"].inputs == fits["there"].inputs
+    assert (tmp_path / "here.glb").read_bytes() == (tmp_path / "there.glb").read_bytes()
 
 
 def test_a_worker_with_other_kernels_is_refused_in_a_sentence(view):

@@ -52,7 +52,11 @@ class TestHandingOver:
         document = json.loads(data[20 : 20 + struct.unpack_from("<I", data, 12)[0]])
         assert document["materials"][0]["name"] == "Heat-tinted vane"
         told = dialog.state.text()
-        assert "read back, off by ΔE" in told and "by renaming alone" in told and "Not carried:" in told
+        assert (
+            "by the standard's own equations off by ΔE" in told
+            and "by renaming alone" in told
+            and "Not carried:" in told
+        )
         assert "% rms by angle" in told and len(dialog.by_angle.curves) == 2
         # All of it is seen: the dialog has grown with its lines.
         assert dialog.state.height() >= dialog.state.heightForWidth(dialog.state.width())
@@ -90,8 +94,27 @@ class TestTakingMaterials:
         assert {s.name for s in new} >= {"Brass lamp bracket 2", "Lens prism 2"}
         assert all("lantern.usda" in s.rests_on for s in new)
         assert window.session.specimen.name == new[0].name
+        self.look_through(window.files.materials_sheet, qtbot)
         window.menus.undo.trigger()
         assert len(window.session.study.specimens) == count
+
+    def look_through(self, sheet, qtbot):
+        """Each against its own equations, as the keys go down the list."""
+        assert sheet.isVisible() and sheet.windowTitle() == "Materials of lantern.usda"
+        sheet.list.setFocus()
+        seen = set()
+        for _ in range(sheet.list.count() - 1):
+            QTest.keyClick(sheet.list, Qt.Key.Key_Down)
+            seen.add(sheet.told.text())
+        row = next(i for i in range(sheet.list.count()) if sheet.list.item(i).text().startswith("Varnished teak"))
+        while sheet.list.currentRow() != row:
+            QTest.keyClick(sheet.list, Qt.Key.Key_Up)
+        qtbot.waitUntil(lambda: len(sheet.curves[2].curves) == 2, timeout=PATIENCE_MS)
+        assert "OpenPBR in USD" in sheet.heading.text() and "colour fitted" in sheet.told.text()
+        assert len(seen) > 1
+        ours, theirs = (y for _, y in sheet.curves[0].curves)
+        assert ours == pytest.approx(theirs, abs=0.05)
+        sheet.close()
 
     def test_what_is_none_is_said_and_changes_nothing(self, window, tmp_path, qtbot, monkeypatch):
         said = []

@@ -13,7 +13,7 @@ from pxr import Gf, Usd, UsdGeom, UsdLux, UsdShade
 from photometra.errors import InputError
 from photometra.exchange import read_materials, write_standard
 from photometra.exchange.graph import linear
-from photometra.exchange.loss import fitted, loss_between, through_gltf
+from photometra.exchange.loss import fitted, fitted_as_gltf, loss_between
 from photometra.exchange.materialx import openpbr_inputs
 from photometra.imaging.booths import scene_of
 from photometra.instruments.summary import colour_and_gloss
@@ -65,14 +65,15 @@ class TestRoundTrips:
         for one in demo.specimens[:9]:
             path = tmp_path / f"{standard}{suffix}"
             fits, _ = write_standard(standard, demo, one, path)
-            back = of_one(path, size_mm=one.size_mm).specimen
+            back = of_one(path, size_mm=one.size_mm)
             told, before = fits[one.name].fitted, colour_and_gloss(one.surface.uniform())
-            if one.surface["constants"] == "reading" or one.surface.maps:
+            if one.surface["constants"] == "reading" or back.understood is None:
                 continue
-            found = loss_between(before, colour_and_gloss(back.surface))
-            assert found.delta_e == pytest.approx(told.delta_e, abs=0.05), one.name
-            assert found.gloss == pytest.approx(told.gloss, abs=0.3), one.name
-            assert found.delta_e < 0.5 and (standard == "gltf" or max(map(abs, found.gloss)) < 1.0), one.name
+            found = loss_between(before, colour_and_gloss(back.specimen.surface.uniform()))
+            # What came back is off what went out by no more than both ways say that they are off the standard.
+            assert found.delta_e < told.delta_e + 0.5, one.name
+            for off, out, home in zip(found.gloss, told.gloss, back.understood.fitted.gloss, strict=True):
+                assert off == pytest.approx(out + home, abs=0.5), one.name
 
     def test_fitting_is_never_worse_than_renaming_and_mostly_far_better(self):
         hazy = Specimen(
@@ -81,8 +82,7 @@ class TestRoundTrips:
         lacquer = Specimen(
             "Lacquer", 60.0, Surface({"coat.amount": 1.0, "coat.colour": (0.9, 0.6, 0.3), "colour": (0.4,) * 3})
         )
-        for one, through in ((hazy, None), (lacquer, through_gltf(lacquer))):
-            fit = fitted(one, through)
+        for fit in (fitted(hazy), fitted_as_gltf(lacquer)):
             assert fit.fitted.error < 0.5 * fit.renamed.error and fit.changed
         plain = fitted(Specimen("Plain", 60.0, Surface({"roughness": 0.3})))
         assert not plain.changed and plain.fitted is plain.renamed
@@ -95,8 +95,8 @@ class TestRoundTrips:
         assert plain.by_angle[0] == pytest.approx(wanted, abs=2e-3)
         # glTF's coat has an index of 1.5: the colour can be fitted, the rise aslant not wholly.
         lacquered = Specimen("Lacquered", 60.0, Surface({"coat.amount": 1.0, "coat.ior": 2.0, "roughness": 0.3}))
-        lost = fitted(lacquered, through_gltf(lacquered)).compared
-        assert 0.002 < lost.rms_by_angle < 0.02
+        lost = fitted_as_gltf(lacquered).compared
+        assert 0.02 < lost.rms_by_angle < 0.12
 
     @pytest.mark.parametrize(
         ("standard", "file", "picture", "within"),
@@ -206,8 +206,12 @@ class TestOthersDocuments:
         surface = taken.specimen.surface
         assert taken.specimen.name == "Sea chest paint" and taken.model == "open_pbr_surface"
         assert surface["coat.amount"] == 0.7 and surface["coat.ior"] == 1.6 and surface["roughness"] == 0.3
-        inputs = openpbr_inputs(taken.specimen)[0]
-        assert inputs["base_color"][1] == pytest.approx((0.5, 0.2, 0.1), abs=2e-3)
+        # The standard darkens what is under a coat more than it is: our colour is the one that looks like theirs.
+        found = taken.understood
+        assert found.changed == "colour" and found.fitted.delta_e < 0.1 < found.renamed.delta_e
+        bare = of_one(document(tmp_path, material("s", number("base_color", "0.5, 0.2, 0.1", "color3"))))
+        assert bare.understood.changed is None and bare.understood.fitted.delta_e < 0.5
+        assert openpbr_inputs(bare.specimen)[0]["base_color"][1] == pytest.approx((0.5, 0.2, 0.1), abs=2e-3)
 
     def test_standard_surface_by_the_librarys_own_translation(self, tmp_path):
         given = (

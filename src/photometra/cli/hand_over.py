@@ -236,6 +236,7 @@ def export(
     output: Annotated[Path, typer.Option("-o", metavar="FILE")],
     unit: Annotated[str, typer.Option(metavar="mm|cm|m", help="Of the scene that a MaterialX document is for.")] = "mm",
     assignments: Assignments = None,
+    cluster: Cluster = None,
     as_json: Json = False,
 ):
     """Write a specimen in an open material standard, with the values that come closest as instruments see it."""
@@ -253,7 +254,8 @@ def export(
     i = document.index(specimen)
     one = replace(document.specimens[i], surface=changed(document.specimens[i], assignments))
     document = document.with_specimen_at(i, one)
-    fits, left_out = write_standard(standard, document, one, path, unit)
+    with place_of(cluster) as place:
+        fits, left_out = write_standard(standard, document, one, path, unit, place)
     if as_json:
         print_json({"file": str(path), "standard": standard, "not_carried": left_out, "losses": [
             {"specimen": name, "delta_e": fit.fitted.delta_e, "gloss": list(fit.fitted.gloss),
@@ -302,13 +304,21 @@ def import_material(
     change_file(study, change)
     if as_json:
         print_json({"specimens": [
-            {"name": name, "model": t.model, "notes": list(t.notes)} for name, t in zip(names, found, strict=True)
+            {"name": name, "model": t.model, "notes": list(t.notes), "understood": _told_understood(t.understood)}
+            for name, t in zip(names, found, strict=True)
         ]})  # fmt: skip
         return
     for name, taken in zip(names, found, strict=True):
-        tell(f"added '{name}', of {taken.model}")
+        tell(f"added '{name}', of {taken.model}" + (f": {taken.understood}" if taken.understood else ""))
         for note in taken.notes:
             tell(f"not carried: {note}")
+
+
+def _told_understood(found):
+    if found is None:
+        return None
+    return {"delta_e": found.fitted.delta_e, "gloss": list(found.fitted.gloss), "fitted": found.changed,
+            "as_written_delta_e": found.renamed.delta_e}  # fmt: skip
 
 
 def numbers(

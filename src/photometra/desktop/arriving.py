@@ -24,6 +24,7 @@ from ..surface.inputs import new_map, picture_from, source_name
 from ..tracing import environment_from
 from .arrivals_sheet import ArrivalsSheet
 from .import_sheet import ImportSheet
+from .materials_sheet import MaterialsSheet
 from .mesh_question import MeshQuestion
 from .session import Session
 from .text import message
@@ -46,7 +47,7 @@ class Arriving(QObject):
         self._fetcher.finished.connect(self._fetched)
         self._fetcher.failed.connect(self._not_fetched)
         self._arriving, self._is_fetching = [], False
-        self.import_sheet = None
+        self.import_sheet = self.materials_sheet = None
 
     def refuse(self, sentence):
         """Tell of something that could not be done."""
@@ -128,11 +129,10 @@ class Arriving(QObject):
         before = len(self.session.study.specimens)
         self.session.history.apply(study, f"take materials of {name}")
         self.session.choose(before)
-        lost = [f"{t.specimen.name}: {note}" for t in found for note in t.notes]
         count = f"{len(found)} materials" if len(found) > 1 else f"'{found[0].specimen.name}'"
-        more = f" and {len(lost) - 3} more" if len(lost) > 3 else ""
-        told = f" Not carried: {'; '.join(lost[:3])}{more}; the notes of each say it." if lost else ""
-        self.session.said.emit(f"Added {count} from {name}.{told}")
+        self.session.said.emit(f"Added {count} from {name}.")
+        self.materials_sheet = MaterialsSheet(name, found, self.window)
+        self.materials_sheet.show()
 
     def choose_map_picture(self, name, layer=None):
         """Choose a picture for the map of a parameter: for one of its layers, or for a new map."""

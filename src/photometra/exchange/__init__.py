@@ -1,6 +1,7 @@
 """Surfaces to and from open material standards: MaterialX, glTF, USD. What does the work is slow to import: inside."""
 
 from dataclasses import replace
+from functools import partial
 from pathlib import Path
 
 from ..errors import InputError
@@ -41,21 +42,25 @@ def _told(taken, name):
     return replace(taken.specimen, rests_on=f"{name}, {taken.model}", notes=notes.strip())
 
 
-def write_standard(standard, study, specimen, path, unit="mm"):
+def write_standard(standard, study, specimen, path, unit="mm", place=None):
     """Write a specimen by a standard: ({specimen: `loss.Fitted`}, sentences on what could not be carried).
 
-    unit: of a MaterialX document's lengths; the others say theirs themselves.
+    unit: of a MaterialX document's lengths; the others say theirs themselves. place: where the values that lose least
+    are looked for, this process unless it is given (`tracing.places`).
     """
+    from ..tracing.places import Threads
+
+    place = place or Threads()
     if standard == "gltf":
         from .gltf import write_gltf
 
-        return write_gltf(study, specimen, path)
+        return write_gltf(study, specimen, path, place)
     if standard == "usd":
         from .usd_stage import write_usd
 
-        return write_usd(study, specimen, path)
+        return write_usd(study, specimen, path, place)
     from .loss import fitted
     from .materialx import write_materialx
 
-    found = fitted(specimen, mixed=True)
+    (found,) = place.each(partial(fitted, mixed=True), [specimen])
     return {specimen.name: found}, write_materialx(specimen, path, found.inputs, unit)

@@ -16,10 +16,11 @@ from . import baked
 from .coming_in import Coming, specimen_from
 from .gltf_pictures import TEXTURES, THICKNESS, Pictures, textured
 from .graph import ALPHA, Graph, constant
-from .loss import Fitted, fitted, through_gltf
+from .loss import Fitted, fits_of, fitted_as_gltf
 from .models import GLTF, from_gltf, to_gltf
 from .pieces import pieces_of
-from .reading import Taken
+from .reading import Taken, taken
+from .theirs import surface_of
 
 _LARGEST = 500_000_000
 _MOST_MATERIALS = 500
@@ -83,14 +84,16 @@ class _Buffer:
         return {"index": len(self.textures) - 1}
 
 
-def write_gltf(study: Study, specimen: Specimen, path) -> tuple[dict[str, Fitted], list[str]]:
+def write_gltf(study: Study, specimen: Specimen, path, place) -> tuple[dict[str, Fitted], list[str]]:
     """Write what stands for a specimen as a GLB in metres, each part with the surface that it has.
 
-    Returns ({specimen: how close its values come}, sentences on what could not be carried).
+    place: where the values that lose least are looked for. Returns ({specimen: how close its values come}, sentences on
+    what could not be carried).
     """
-    buffer, notes, fits = _Buffer(), [], {}
-    materials, nodes, meshes = [], [], []
-    for piece in pieces_of(study, specimen):
+    pieces = pieces_of(study, specimen)
+    buffer, notes, fits = _Buffer(), [], fits_of(pieces, fitted_as_gltf, place)
+    materials, nodes, meshes, made = [], [], [], []
+    for piece in pieces:
         attributes = {"POSITION": buffer.array(piece.positions / 1000.0, _VEC3),
                       "NORMAL": buffer.array(_unit(piece.normals), _VEC3)}  # fmt: skip
         if piece.uvs is not None:
@@ -99,15 +102,15 @@ def write_gltf(study: Study, specimen: Specimen, path) -> tuple[dict[str, Fitted
         primitive = {"attributes": attributes}
         one = piece.specimen
         if one is not None:
-            if one.name not in fits:
-                fits[one.name] = fitted(one, through_gltf(one))
+            if one.name not in made:
+                made.append(one.name)
                 has_uvs = piece.uvs is not None
                 materials.append(
                     _material(
                         one, fits[one.name].inputs, buffer, has_uvs, lambda s, n=one.name: notes.append(f"{n}: {s}")
                     )
                 )
-            primitive["material"] = list(fits).index(one.name)
+            primitive["material"] = made.index(one.name)
         meshes.append({"name": piece.name, "primitives": [primitive]})
         nodes.append({"name": piece.name, "mesh": len(meshes) - 1})
     used = sorted({name for m in materials for name in m.get("extensions", {})})
@@ -279,4 +282,4 @@ def _taken(material, index, path, size_mm, document, binary):
         at["emissive"] = constant(1.0)
     name = one_line(str(material.get("name") or f"Material {index + 1}"))
     specimen = specimen_from(name, Coming(graph, from_gltf(at, graph.note), 1.0, size_mm))
-    return Taken(specimen, "glTF", tuple(graph.notes))
+    return taken(specimen, "glTF", graph.notes, surface_of("gltf_pbr", at))

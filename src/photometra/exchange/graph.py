@@ -46,6 +46,12 @@ class Value:
     def mean(self):
         return self.data.reshape(-1, self.data.shape[-1]).mean(axis=0)
 
+    @property
+    def middle(self):
+        """Half-way along its range, as a surface stands for what varies."""
+        flat = self.data.reshape(-1, self.data.shape[-1])
+        return 0.5 * (flat.min(axis=0) + flat.max(axis=0))
+
 
 def constant(*numbers):
     return Value(np.array(numbers, float))
@@ -100,7 +106,7 @@ class Graph:
         inner = port.getConnectedNode()
         if inner is not None:
             return self.output(inner, port.getOutputString(), outer, depth)
-        return _parsed(port)
+        return parsed(port)
 
     def at(self, node, name, outer=None, depth=0) -> Value | None:
         """As `given`, or the default that the standard states."""
@@ -111,7 +117,7 @@ class Graph:
             return found
         definition = node.getNodeDef()
         port = definition.getActiveInput(name) if definition is not None else None
-        return _parsed(port) if port is not None and port.getValueString() else None
+        return parsed(port) if port is not None and port.getValueString() else None
 
     def output(self, node, output, outer=None, depth=0) -> Value | None:
         if depth > _DEEPEST:
@@ -132,6 +138,9 @@ class Graph:
         if category in ("image", "tiledimage", "UsdUVTexture", "gltf_image", "gltf_colorimage"):
             return self._image(node, output, outer, depth)
         if work is None:
+            inner = node.getImplementation()
+            if inner is not None and hasattr(inner, "getNodes"):
+                return self._compound(node, inner, outer, depth)
             self.note(f"{node.getName()}: a node '{category}' is not understood; not carried")
             return None
         names, does = work
@@ -144,6 +153,14 @@ class Graph:
         with np.errstate(all="ignore"):
             found = does(node, output, *arrays)
         return Value(np.asarray(np.nan_to_num(found), float))
+
+    def _compound(self, node, inner, outer, depth):
+        """What a node gives that the standard defines as a graph of others; one output only."""
+        around = {p.getName(): self.at(node, p.getName(), outer, depth) for p in node.getNodeDef().getActiveInputs()}
+        # Kept, as what is worked out goes by where it stands.
+        self._kept[node.getNamePath(), "around", id(outer)] = around
+        end = inner.getOutputs()[0].getConnectedNode()
+        return self.output(end, "", around, depth) if end is not None else None
 
     def _image(self, node, output, outer, depth):
         port = node.getInput("file")
@@ -260,7 +277,7 @@ def _width(node):
     )
 
 
-def _parsed(port):
+def parsed(port):
     """The constant at a port; a colour in linear Rec.709."""
     text = port.getValueString().strip()
     if port.getType() == "boolean":
@@ -334,6 +351,10 @@ _NODES = {
     "clamp": (("in", "low", "high"), lambda n, o, a, low, high: np.clip(a, low, high)),
     "absval": (("in",), lambda n, o, a: np.abs(a)),
     "sqrt": (("in",), lambda n, o, a: np.sqrt(np.maximum(a, 0.0))),
+    "ln": (("in",), lambda n, o, a: np.log(np.maximum(a, 1e-30))),
+    "sign": (("in",), lambda n, o, a: np.sign(a)),
+    "roughness_anisotropy": (("roughness", "anisotropy"), lambda n, o, r, a: _slope_widths(r, a)),
+    "artistic_ior": (("reflectivity", "edge_color"), lambda n, o, r, edge: _gulbrandsen(r, edge)[o == "extinction"]),
     "luminance": (("in",), lambda n, o, a: _grey(a) * np.ones(_width(n))),
     "saturate": (("in", "amount"), lambda n, o, a, t: _grey(a) + (a - _grey(a)) * t),
     "contrast": (("in", "amount", "pivot"), lambda n, o, a, t, pivot: (a - pivot) * t + pivot),
@@ -356,3 +377,16 @@ _NODES = {
 def _combined(parts):
     shape = np.broadcast_shapes(*(p.shape[:-1] for p in parts))
     return np.concatenate([np.broadcast_to(p[..., :1], (*shape, 1)) for p in parts], axis=-1)
+
+
+def _slope_widths(roughness, anisotropy):
+    aspect = np.sqrt(1.0 - np.clip(anisotropy, 0.0, 0.98))
+    return _combined((np.minimum(roughness**2 / aspect, 1.0), roughness**2 * aspect))
+
+
+def _gulbrandsen(facing, edge):
+    """(n, k) of a reflectance at normal incidence and a bias to the edge (Gulbrandsen 2014)."""
+    r = np.clip(facing, 0.0, 0.99)
+    least, most = (1.0 - r) / (1.0 + r), (1.0 + np.sqrt(r)) / (1.0 - np.sqrt(r))
+    n = most + (least - most) * edge
+    return n, np.sqrt(np.maximum((r * (n + 1.0) ** 2 - (n - 1.0) ** 2) / (1.0 - r), 0.0))

@@ -1,6 +1,6 @@
 """Materials of a MaterialX document as specimens: every surface model that the MaterialX library itself defines."""
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cache
 from pathlib import Path
 
@@ -11,9 +11,12 @@ from ..errors import InputError
 from ..names import one_line
 from ..study import Specimen
 from .coming_in import Coming, specimen_from
+from .equations import Mixed
 from .graph import Graph, constant
+from .loss import Understood, understood
 from .materialx import HAZE, UNITS
 from .models import way_in
+from .theirs import closure_of
 
 _LARGEST = 32_000_000
 _MOST_MATERIALS = 500
@@ -25,11 +28,21 @@ _TRANSLATED = "NG_standard_surface_to_open_pbr_surface"
 
 @dataclass(frozen=True, eq=False)
 class Taken:
-    """A material that came in: as a specimen; model: what it was there; notes: what was not carried."""
+    """A material that came in: as a specimen; model: what it was there; notes: what was not carried; understood: how
+    it compares with its own equations, None where maps vary it."""
 
     specimen: Specimen
     model: str
     notes: tuple[str, ...]
+    understood: Understood | None
+
+
+def taken(specimen, model, notes, closure) -> Taken:
+    """What came in, as close to its own equations as it comes."""
+    found = understood(specimen.surface, closure)
+    if found is not None:
+        specimen = replace(specimen, surface=found.surface)
+    return Taken(specimen, model, tuple(notes), found)
 
 
 @cache
@@ -90,7 +103,7 @@ def taken_from(doc, path, unit_mm=None, size_mm=60.0):
     if not out:
         raise InputError(f"{path}: {'; '.join(refused)[:200]}: none of the models that MaterialX itself defines")
     for sentence in refused:
-        out[0] = Taken(out[0].specimen, out[0].model, (*out[0].notes, f"{sentence}, which is not understood"))
+        out[0] = replace(out[0], notes=(*out[0].notes, f"{sentence}, which is not understood"))
     return out
 
 
@@ -118,7 +131,19 @@ def _taken(name, shader, folder, unit_mm, size_mm):
         graph.note("the document does not say how long its unit is: taken as 1 mm")
     title = told.partition(";")[0].strip() if stated else ""
     specimen = specimen_from(one_line(title or name.replace("_", " ")), Coming(graph, values, unit or 1.0, size_mm))
-    return Taken(specimen, model, tuple(graph.notes))
+    return taken(specimen, model, graph.notes, _closure(graph, shader))
+
+
+def _closure(graph, shader):
+    """What a shader's own equations make of it, of a mix of two those of both."""
+    fore, behind = _mixed(shader)
+    if fore is not None:
+        found = graph.at(shader, "mix")
+        share = float(found.mean[0]) if found is not None else 0.0
+        return Mixed(_closure(graph, behind), _closure(graph, fore), float(np.clip(share, 0.0, 1.0)))
+    definition = shader.getNodeDef()
+    at = {p.getName(): graph.at(shader, p.getName()) for p in definition.getActiveInputs()}
+    return closure_of(definition, {k: v for k, v in at.items() if v is not None})
 
 
 def _values_of(graph, shader):

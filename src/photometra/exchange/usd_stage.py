@@ -14,11 +14,12 @@ from . import baked
 from .booth_stage import add_booth
 from .coming_in import Coming, specimen_from
 from .graph import Graph, Value, constant, normals_of
-from .loss import Fitted, fitted
+from .loss import Fitted, fits_of, fitted
 from .materialx import openpbr_inputs
 from .models import PREVIEW_OF, from_preview, to_preview
 from .pieces import pieces_of
-from .reading import Taken
+from .reading import Taken, taken
+from .theirs import surface_of
 
 _NORMAL_MAPS = ("ND_normalmap", "ND_normalmap_float", "ND_normalmap_vector2")
 _PREVIEW, _OPENPBR = "UsdPreviewSurface", "ND_open_pbr_surface_surfaceshader"
@@ -26,14 +27,16 @@ _IMAGES = ("ND_image_float", "ND_image_color3", "ND_image_vector3")
 SUFFIXES = (".usda", ".usdc", ".usd")
 
 
-def write_usd(study: Study, specimen: Specimen, path) -> tuple[dict[str, Fitted], list[str]]:
+def write_usd(study: Study, specimen: Specimen, path, place) -> tuple[dict[str, Fitted], list[str]]:
     """Write a stage of what stands for a specimen; readings and standard errors go along as custom data.
 
-    Returns ({specimen: how close its values come}, sentences on what could not be carried).
+    place: where the values that lose least are looked for. Returns ({specimen: how close its values come}, sentences on
+    what could not be carried).
     """
     from pxr import Tf, Usd, UsdGeom, UsdShade
 
-    notes, fits, made, carried = [], {}, {}, {}
+    pieces = pieces_of(study, specimen)
+    notes, fits, made, carried = [], fits_of(pieces, fitted, place), {}, {}
     with replacing(path) as temporary:
         # The library goes by the suffix.
         inner = temporary.with_name(f"{temporary.name}{Path(path).suffix}")
@@ -45,7 +48,7 @@ def write_usd(study: Study, specimen: Specimen, path) -> tuple[dict[str, Fitted]
             stage.SetDefaultPrim(root.GetPrim())
             root.GetPrim().SetCustomDataByKey("photometra", _told(specimen))
             taken = set()
-            for piece in pieces_of(study, specimen):
+            for piece in pieces:
                 at = "/specimen/" + "/".join(Tf.MakeValidIdentifier(p) or "part" for p in piece.name.split("/"))
                 while at in taken:
                     at += "_"
@@ -55,7 +58,6 @@ def write_usd(study: Study, specimen: Specimen, path) -> tuple[dict[str, Fitted]
                     continue
                 name = piece.specimen.name
                 if name not in made:
-                    fits[name] = fitted(piece.specimen)
                     files = _pictures(piece, Path(path)) if piece.uvs is not None else {}
                     carried[name] = set(files)
                     made[name] = _material(stage, piece.specimen, fits[name].inputs, files)
@@ -66,7 +68,7 @@ def write_usd(study: Study, specimen: Specimen, path) -> tuple[dict[str, Fitted]
         finally:
             inner.unlink(missing_ok=True)
     for name in made:
-        one = next(p.specimen for p in pieces_of(study, specimen) if p.specimen and p.specimen.name == name)
+        one = next(p.specimen for p in pieces if p.specimen and p.specimen.name == name)
         there = {m for m in one.surface.maps if baked.input_of(one.surface, m) in carried[name]}
         lost = [f"the map of {m}: carried as one value" for m in one.surface.maps if m not in there]
         notes += [f"{name}: {s}" for s in (*lost, *openpbr_inputs(one)[1]) if "half-way along its range" not in s]
@@ -270,4 +272,5 @@ def _taken(name, shader, is_full, unit_mm, path, size_mm):
     values = at if is_full else from_preview(at, graph.note)
     named = one_line(str(told.get("specimen") or name.replace("_", " ")))
     specimen = specimen_from(named, Coming(graph, values, unit_mm if is_full else 1.0, size_mm))
-    return Taken(specimen, "OpenPBR in USD" if is_full else _PREVIEW, tuple(graph.notes))
+    closure = surface_of("open_pbr_surface" if is_full else _PREVIEW, at)
+    return taken(specimen, "OpenPBR in USD" if is_full else _PREVIEW, graph.notes, closure)

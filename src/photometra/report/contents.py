@@ -7,7 +7,7 @@ from datetime import datetime
 import numpy as np
 
 from .. import __version__
-from ..exchange.loss import fitted, through_gltf, told_loss
+from ..exchange.loss import fitted, fitted_as_gltf, told_loss
 from ..figures import figures
 from ..fitting import Cancelled, agreements, applicable, evidence_findings, sensitivities, tied
 from ..imaging.booths import (
@@ -273,5 +273,5 @@ def _beside(study, specimen, linear, display):
 def _losses(specimen):
     return (
         ("MaterialX, OpenPBR", told_loss(fitted(specimen, mixed=True))),
-        ("glTF 2.0", told_loss(fitted(specimen, through_gltf(specimen)))),
+        ("glTF 2.0", told_loss(fitted_as_gltf(specimen))),
     )
