@@ -4,7 +4,7 @@ import numpy as np
 import pytest
 from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QInputDialog, QLineEdit, QToolButton
+from PyQt6.QtWidgets import QFileDialog, QInputDialog, QLineEdit, QToolButton
 
 from photometra.desktop import theme
 from photometra.desktop.heat_table import HeatTable
@@ -67,6 +67,26 @@ class TestReadingForm:
         assert form.fields["geometry"].isVisible() == bool(k.geometries)
         assert form.fields["thickness_mm"].isVisible() == k.takes_thickness
         assert form.fields["illuminant"].isVisible() == (kind in ("reflectance", "colour"))
+
+    def test_a_light_is_chosen_by_keys_or_from_a_file(self, form, tmp_path, monkeypatch):
+        told, refused, box = [], [], form.fields["illuminant"]
+        form.lit.connect(lambda name, power: told.append((name, len(power))))
+        form.refused.connect(refused.append)
+        reading = measured("colorimeter", Surface())
+        form.show_reading(reading)
+        box.setFocus()
+        QTest.keyClick(box, Qt.Key.Key_Down)
+        assert told == [(box.itemText(box.currentIndex()), 0)] and not form.fields["observer"].hasFocus()
+        lamp = tmp_path / "tube.txt"
+        monkeypatch.setattr(QFileDialog, "getOpenFileName", lambda *_: (str(lamp), ""))
+        lamp.write_text("".join(f"{nm} {1 + nm % 3}\n" for nm in range(380, 790, 10)))
+        QTest.keyClick(box, Qt.Key.Key_End)
+        assert told[-1] == ("tube", 81)
+        form.show_reading(reading.remade(illuminant="tube", light=tuple([1.0] * 81)))
+        assert box.currentText() == "tube"
+        lamp.write_text("nothing")
+        QTest.keyClick(box, Qt.Key.Key_End)
+        assert len(refused) == 1 and len(told) == 2 and box.currentText() == "tube"
 
     def test_what_is_typed_is_told_once_and_nonsense_is_refused(self, form):
         told, refused = [], []

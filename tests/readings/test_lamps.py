@@ -6,6 +6,10 @@ import pytest
 
 from photometra.colour import WAVELENGTHS
 from photometra.colour.lamps import lamp_spectrum
+from photometra.errors import InputError
+from photometra.fitting.agreement import colour_of
+from photometra.readings import Choices, make_reading, read_text, understand, write_text
+from photometra.readings.cgats import write_cgats
 from photometra.readings.lamps import lamp_from_file
 from photometra.readings.tables import ReadingError
 
@@ -81,3 +85,51 @@ def test_a_file_without_a_lamp_is_refused_in_one_sentence(text, says, tmp_path):
     with pytest.raises(ReadingError, match=says) as refusal:
         lamp_from_file(tmp_path / "lamp.txt")
     assert "lamp.txt" in str(refusal.value)
+
+
+class TestALightForAReading:
+    """What a colour is told for may be a lamp by name, or a measured one: as an independent library has it."""
+
+    @staticmethod
+    def lab(sd):
+        shape = colour.SpectralShape(380, 780, 5)
+        reflectance = colour.SpectralDistribution(0.4 + 0.3 * np.sin(shape.wavelengths / 37.0), shape.wavelengths)
+        matching = colour.MSDS_CMFS["CIE 1931 2 Degree Standard Observer"].copy().align(shape)
+        light = sd.copy().align(shape)
+        xyz = colour.sd_to_XYZ(reflectance, matching, light, method="Integration") / 100.0
+        white = colour.sd_to_XYZ(colour.sd_ones(shape), matching, light, method="Integration") / 100.0
+        return xyz, colour.XYZ_to_Lab(xyz, colour.XYZ_to_xy(white))
+
+    def test_a_measured_tube(self, tmp_path):
+        two_columns(tmp_path / "tube.txt", FL8)
+        found = lamp_from_file(tmp_path / "tube.txt")
+        xyz, lab = self.lab(FL8)
+        text = "X,Y,Z\n" + ",".join(f"{100.0 * v:.6f}" for v in xyz) + "\n"
+        more = {"illuminant": found.name, "light": found.power}
+        reading = understand(text, "a.csv", Choices(more=more)).reading
+        assert [reading.columns[c][0] for c in "Lab"] == pytest.approx(lab, abs=0.6)
+        # A spectrum of reflectance is told under that light, too.
+        nm = np.arange(380.0, 781.0, 5.0)
+        spectrum = make_reading(
+            "S", "reflectance", {"wavelength_nm": nm, "reflectance": 0.4 + 0.3 * np.sin(nm / 37.0)}, **more
+        )
+        assert colour_of(spectrum, nm, spectrum.columns["reflectance"]) == pytest.approx(lab, abs=0.6)
+
+    @pytest.mark.parametrize("write", [write_text, write_cgats])
+    def test_it_is_kept_in_a_file(self, write):
+        columns = {"sample": [1.0], "L": [50.0], "a": [3.0], "b": [-4.0]}
+        for name, power in (("chart table", tuple(np.linspace(1.0, 2.0, WAVELENGTHS.size))), ("4100 K", ())):
+            reading = make_reading("Warm", "colour", columns, illuminant=name, light=power)
+            back = read_text(write(reading), "a.csv")
+            assert back.illuminant == name and back.light == pytest.approx(reading.light, rel=1e-5)
+            assert len(back.lit_by) == WAVELENGTHS.size
+
+    def test_another_light_changes_what_is_said_and_a_standard_one_forgets_it(self):
+        columns = {"sample": [1.0], "L": [50.0], "a": [3.0], "b": [-4.0]}
+        warm = make_reading("Warm", "colour", columns, illuminant="2700 K")
+        assert warm.light and not warm.remade(illuminant="D50", light=()).light
+        with pytest.raises(InputError, match="there is no 'torch'"):
+            make_reading("Warm", "colour", columns, illuminant="torch")
+        for spoilt in ("1 2 3", "red", " ".join(["-1"] * WAVELENGTHS.size), " ".join(["nan"] * WAVELENGTHS.size)):
+            with pytest.raises(InputError, match="81 numbers of 0 and more"):
+                make_reading("Warm", "colour", columns, illuminant="torch", light=spoilt)

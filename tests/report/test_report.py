@@ -53,7 +53,7 @@ def test_it_says_what_the_study_says(small, contents):
         assert row.chart.startswith("<svg") and row.chart.rstrip().endswith("</svg>")
     rough = next(p for p in section.parameters if p.name == "roughness")
     assert rough.sigma == "0.012" and rough.told_by
-    assert all("read back" in sentence for _, sentence in section.losses)
+    assert all("own equations" in sentence for _, sentence in section.losses)
     assert section.pictures[0][1][:4] == b"\x89PNG"
 
 

@@ -7,14 +7,12 @@ from typing import Annotated
 import typer
 from pydantic import ValidationError
 
-from ..colour.lamps import lamp_spectrum
-from ..errors import InputError
 from ..fitting import agreements
 from ..imaging.booths import compiled_in, environment, environment_names, limits_of, scene_of
 from ..imaging.denoising import clean_picture, is_available
 from ..imaging.display import view_names
 from ..imaging.proofs import proof_of
-from ..readings.lamps import lamp_from_file
+from ..readings.lamps import lamp_of
 from ..readings.tables import is_number, value_of
 from ..study import VIEWPOINTS, change_file, read_file
 from ..study.schema import BoothEntry
@@ -100,7 +98,7 @@ def _set_up(document, pairs):
             document, values["environment"] = _lit(document, text)
         elif name in ("key.spectrum", "back.spectrum"):
             lamp = values[name.partition(".")[0]]
-            lamp["spectrum"], lamp["measured"] = _lamp(text)
+            lamp["spectrum"], lamp["measured"] = lamp_of(text)
         elif name == "viewpoint":
             if text not in VIEWPOINTS:
                 raise Refused(f"viewpoint '{text}' is not a named view; choose from {', '.join(VIEWPOINTS)}")
@@ -115,18 +113,6 @@ def _set_up(document, pairs):
         first = error.errors()[0]
         raise Refused(f"{'.'.join(str(p) for p in first['loc'])}: {first['msg'].lower()}") from None
     return replace(document, booth=entry.booth())
-
-
-def _lamp(text):
-    """(name, relative power where it is measured) of a lamp: one that is known, or a file with its spectrum."""
-    if Path(text).suffix and Path(text).exists():
-        found = lamp_from_file(text)
-        return found.name, found.power
-    try:
-        lamp_spectrum(text)
-    except InputError as error:
-        raise Refused(str(error)) from None
-    return text, ()
 
 
 def _put(values, name, text):

@@ -15,6 +15,7 @@ from ..readings import KINDS, Choices, letter_of, taken, text_of, understand
 from ..readings import write_file as write_reading
 from ..readings.files import CGATS_SUFFIXES
 from ..readings.geometries import geometry_of
+from ..readings.lamps import lamp_of
 from ..shapes.lying import spot_of
 from ..study import read_file as read_study
 from ..surface import hex_colour, parameter, table_names
@@ -39,6 +40,10 @@ def import_reading(
     illuminated: Annotated[str, typer.Option(metavar="LENGTH", help="Diameter of the area lit, as 8mm.")] = "",
     collected: Annotated[str, typer.Option(metavar="LENGTH", help="Diameter of the area looked at, as 6mm.")] = "",
     place: Annotated[str, typer.Option(metavar="TEXT", help=_PLACE_HELP)] = "",
+    illuminant: Annotated[
+        str,
+        typer.Option(metavar="NAME|FILE", help="The light that colours are told for: D50, LED, 4100 K, a file."),
+    ] = "",
 ):
     """Take a reading from a file: CSV or CGATS.17 text, as people and instruments write them."""
     read_study(study).index(specimen)
@@ -49,6 +54,8 @@ def import_reading(
         more["systematic"] = systematic
     if place:
         more["spot"] = spot_of(place)
+    if illuminant:
+        more["illuminant"], more["light"] = lamp_of(illuminant)
     understood = understand(text_of(file), file, Choices(kind=kind or "", sample=sample, more=more))
     taken(understood)
     for doubt in understood.doubts:

@@ -27,6 +27,12 @@ def _on_grid(name):
     return np.interp(WAVELENGTHS, observer()[0], illuminant(name))
 
 
+def lamp_power(name):
+    """The relative power on `WAVELENGTHS` of a lamp that is known, a tuple; InputError where there is none."""
+    power = lamp_spectrum(name) * _on_grid("D65")
+    return tuple(float(v) for v in np.round(power / power.max(), 6))
+
+
 @lru_cache(maxsize=16)
 def lamp_spectrum(name, measured=()):
     """Radiance on `WAVELENGTHS` of a lamp of luminance 1, divided by that of D65; ValueError where there is none.

@@ -33,7 +33,12 @@ def observer(name="1931-2"):
 
 @cache
 def illuminant(name="D65"):
-    """Relative power of an illuminant on the observers' wavelengths; E is the equal-energy spectrum."""
+    """Relative power of an illuminant on the observers' wavelengths; E is the equal-energy spectrum.
+
+    Wherever an illuminant is asked for it may be given by name, or as its relative power on `WAVELENGTHS`, a tuple.
+    """
+    if isinstance(name, tuple):
+        return np.interp(_table()["wavelength_nm"], WAVELENGTHS, np.array(name, float))
     if name not in ILLUMINANTS:
         raise InputError(f"no illuminant '{name}': choose from {', '.join(ILLUMINANTS)}")
     table = _table()

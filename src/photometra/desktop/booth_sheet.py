@@ -9,14 +9,13 @@ from PyQt6.QtWidgets import QComboBox, QFileDialog, QGridLayout, QHBoxLayout, QT
 from ..colour.lamps import LAMPS
 from ..errors import InputError
 from ..imaging.booths import as_it_stands
-from ..readings.lamps import lamp_from_file
+from ..readings.lamps import LAMP_FILES, lamp_from_file
 from ..shapes.standing import SHAPES
 from ..study import VIEWPOINTS, shown_names
 from .drag_field import DragField
 from .session import Session
 from .text import Label
 
-_LAMP_FILES = "Spectra of lamps (*.csv *.txt *.tsv *.sp *.cgats *.spdx *.xml);;All files (*)"
 _SHAPE_NAMES = {"steps": "step block", "filled": "liquid in vessel"}
 
 # Each field: its key, the word beside it, unit, low, high, step, digits, tip.
@@ -168,7 +167,7 @@ class BoothSheet(QWidget):
         if name in LAMPS:
             self._set(part, label, spectrum=name, measured=())
         elif name is None:
-            path, _ = QFileDialog.getOpenFileName(self, "Spectrum of a lamp", "", _LAMP_FILES)
+            path, _ = QFileDialog.getOpenFileName(self, "Spectrum of a lamp", "", LAMP_FILES)
             try:
                 found = lamp_from_file(path) if path else None
             except InputError as error:

@@ -61,6 +61,9 @@ class ImportSheet(QDialog):
         self.doubts.setTextFormat(Qt.TextFormat.PlainText)
         self.form = ReadingForm()
         self.form.edited.connect(self._said)
+        self.form.lit.connect(
+            lambda name, power: self._choose(more={**self.choices.more, "illuminant": name, "light": power})
+        )
         self.form.refused.connect(self._show_problem)
         buttons = QDialogButtonBox(QDialogButtonBox.StandardButton.Cancel)
         self.take_button = buttons.addButton("Take it", QDialogButtonBox.ButtonRole.AcceptRole)

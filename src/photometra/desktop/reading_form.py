@@ -1,10 +1,13 @@
 """What a reading says beside its numbers, as fields: name, geometry, thickness, uncertainty and the rest."""
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QComboBox, QGridLayout, QLineEdit, QWidget
+from PyQt6.QtWidgets import QComboBox, QFileDialog, QGridLayout, QLineEdit, QWidget
 
 from ..colour import ILLUMINANTS, OBSERVERS
+from ..colour.lamps import LAMPS
+from ..errors import InputError
 from ..readings import Kind, Reading
+from ..readings.lamps import LAMP_FILES, lamp_from_file
 from ..readings.model import LENGTHS
 from .text import Label
 
@@ -22,19 +25,24 @@ _FIELDS = (
     ("spot", "Place", "Where on a specimen that varies it was taken: x y z and a diameter in mm, as 0 55 18, 8 mm; "
                       "empty for all of it"),
     ("tolerance", "Tolerance", "How far the model may be, in the measure this kind is told in"),
-    ("illuminant", "Illuminant", "Light under which the colour is told"),
+    ("illuminant", "Illuminant", "Light under which the colour is told: a CIE illuminant, a lamp, or a spectrum "
+                                 "from a file"),
     ("observer", "Observer", "CIE 1931 2° or CIE 1964 10°"),
     ("source", "Source", "Who or what read it"),
     ("date", "Date", "When it was read"),
     ("notes", "Notes", "Whatever else should be known"),
 )  # fmt: skip
 _NUMBERS = (*LENGTHS, "tolerance")
+_LIGHTS = (*ILLUMINANTS, *(lamp for lamp in LAMPS if lamp not in ILLUMINANTS))
+_FROM_A_FILE = "from a file…"
 
 
 class ReadingForm(QWidget):
-    """Fields for one reading. `edited` comes when a field is left or a choice made, with what it says now."""
+    """Fields for one reading. `edited` comes when a field is left or a choice made, with what it says now; `lit` when
+    a light is chosen, with its name and, of a measured one, its power."""
 
     edited = pyqtSignal(str, object)
+    lit = pyqtSignal(str, tuple)
     refused = pyqtSignal(str)
 
     def __init__(self, parent=None):
@@ -47,7 +55,7 @@ class ReadingForm(QWidget):
         for row, (key, title, tip) in enumerate(_FIELDS):
             if key in ("geometry", "illuminant", "observer"):
                 field = QComboBox()
-                field.activated.connect(lambda _i, k=key, f=field: self.edited.emit(k, f.currentText()))
+                field.activated.connect(lambda _i, k=key, f=field: self._chosen(k, f))
             else:
                 field = QLineEdit()
                 field.editingFinished.connect(lambda k=key, f=field: self._left(k, f))
@@ -59,9 +67,30 @@ class ReadingForm(QWidget):
             grid.addWidget(label, row, 0)
             grid.addWidget(field, row, 1)
             self.fields[key], self._labels[key] = field, label
-        self.fields["illuminant"].addItems(ILLUMINANTS)
+        self.fields["illuminant"].addItems([*_LIGHTS, _FROM_A_FILE])
+        self._light = _LIGHTS[0]
         self.fields["observer"].addItems(OBSERVERS)
         grid.setColumnStretch(1, 1)
+
+    def _chosen(self, key, box):
+        """A choice was made."""
+        text = box.currentText()
+        if key != "illuminant":
+            self.edited.emit(key, text)
+            return
+        power = ()
+        if text == _FROM_A_FILE:
+            path, _ = QFileDialog.getOpenFileName(self, "Spectrum of the light", "", LAMP_FILES)
+            try:
+                found = lamp_from_file(path) if path else None
+            except InputError as error:
+                self.refused.emit(str(error))
+                found = None
+            if found is None:
+                box.setCurrentText(self._light)
+                return
+            text, power = found.name, found.power
+        self.lit.emit(text, power)
 
     def _left(self, key, field):
         text = field.text().strip()
@@ -106,7 +135,9 @@ class ReadingForm(QWidget):
         self.fields["rule"].setPlaceholderText(f"as it came; usual {usual}")
         for key, field in self.fields.items():
             value = getattr(reading, key)
-            if isinstance(field, QComboBox):
+            if key == "illuminant":
+                self._show_light(field, reading)
+            elif isinstance(field, QComboBox):
                 field.setCurrentText(str(value))
             elif not (field.hasFocus() and field.isModified()):
                 unit = f" {key[-2:]}" if key in LENGTHS else ""
@@ -118,3 +149,12 @@ class ReadingForm(QWidget):
                 if text != field.text():
                     field.setText(text)
                     field.setCursorPosition(0)
+
+    def _show_light(self, box, reading):
+        """A light by its name among those there are, a measured one before the last."""
+        names = [*_LIGHTS, *([] if reading.illuminant in _LIGHTS else [reading.illuminant]), _FROM_A_FILE]
+        if [box.itemText(i) for i in range(box.count())] != names:
+            box.clear()
+            box.addItems(names)
+        self._light = reading.illuminant
+        box.setCurrentText(self._light)

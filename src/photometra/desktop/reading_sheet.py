@@ -22,6 +22,7 @@ class ReadingSheet(Sheet):
         self.session = session
         self.form = ReadingForm()
         self.form.edited.connect(self._edited)
+        self.form.lit.connect(self._lit)
         self.form.refused.connect(session.said)
         self.points = Label()
         self.points.setWordWrap(True)
@@ -109,6 +110,9 @@ class ReadingSheet(Sheet):
             self._change(
                 lambda r: r.remade(**{key: value}), f"{key.removesuffix('_mm').removesuffix('_nm')} of a reading"
             )
+
+    def _lit(self, name, power):
+        self._change(lambda r: r.remade(illuminant=name, light=power), "illuminant of a reading")
 
     def _unmask(self):
         self._change(lambda r: with_mask(r, range(r.rows), False), "count all points")

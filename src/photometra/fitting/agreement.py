@@ -49,8 +49,8 @@ class Agreement:
 
 def colour_of(reading: Reading, wavelength_nm, reflectance):
     """Lab of a reflectance (n,) at wavelengths (n,), under a reading's illuminant and observer."""
-    xyz = reflectance_to_xyz(wavelength_nm, reflectance, reading.illuminant, reading.observer)
-    return xyz_to_lab(xyz, reading.illuminant, reading.observer)
+    xyz = reflectance_to_xyz(wavelength_nm, reflectance, reading.lit_by, reading.observer)
+    return xyz_to_lab(xyz, reading.lit_by, reading.observer)
 
 
 def misfit(reading: Reading, model):

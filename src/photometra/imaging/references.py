@@ -50,8 +50,8 @@ def chart_from(reading):
     if reading.kind_key != "colour" or reading.rows != count:
         raise InputError(f"a chart's values are {count} colours, row by row; there are {reading.rows}")
     lab = np.column_stack([reading.columns[c] for c in "Lab"])
-    xyz = lab_to_xyz(lab, reading.illuminant, reading.observer)
-    adapt = adaptation(white_point(reading.illuminant, reading.observer), white_point())
+    xyz = lab_to_xyz(lab, reading.lit_by, reading.observer)
+    adapt = adaptation(white_point(reading.lit_by, reading.observer), white_point())
     return xyz_to_linear_srgb(xyz @ adapt.T)
 
 

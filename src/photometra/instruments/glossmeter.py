@@ -19,6 +19,9 @@ SOURCE_DEG = (0.75, 2.5)
 """Aperture of the source's image, in the plane of incidence and across it (ISO 2813:2014, table 1)."""
 RECEPTOR_DEG = {20.0: (1.8, 3.6), 60.0: (4.4, 11.7), 85.0: (4.0, 6.0)}
 _SOURCE_NODES = (3, 3)
+_ORDERS = {20.0: (8, 6), 60.0: (10, 8), 85.0: (12, 10)}
+"""Nodes along and about a lobe: near grazing it is drawn out, and needs most. Gloss within 2 parts in 10⁴ of rules four
+times as fine, for a roughness of 0.05 and more; of 0.02 within 4."""
 _SPECTRAL_NODES = 5
 
 
@@ -55,7 +58,8 @@ def _flux(compiled, angle_deg):
         sx = half_source[0] * (2.0 * x - 1.0)
         # The finish is isotropic: half of the source across stands for both.
         for y, w_y in zip(ys, wy, strict=True):
-            flux = flux_into_aperture(compiled, theta, half, wavelengths, (sx, half_source[1] * y))
+            source = sx, half_source[1] * y
+            flux = flux_into_aperture(compiled, theta, half, wavelengths, source, order=_ORDERS[angle_deg])
             total += w_x * w_y * math.cos(theta + sx) * float(weights @ flux)
     return total
 

@@ -89,7 +89,7 @@ class Question:
     places: dict[str, np.ndarray]
     geometry: str = ""
     thickness_mm: float = 0.0
-    illuminant: str = "D65"
+    illuminant: str | tuple[float, ...] = "D65"
     observer: str = "1931-2"
     bandpass_nm: float = 0.0
     illuminated_mm: float = 0.0
@@ -99,7 +99,7 @@ class Question:
     @classmethod
     def of(cls, reading: Reading):
         return cls(
-            reading.kind_key, reading.places, reading.geometry, reading.thickness_mm, reading.illuminant,
+            reading.kind_key, reading.places, reading.geometry, reading.thickness_mm, reading.lit_by,
             reading.observer, reading.bandpass_nm, reading.illuminated_mm, reading.collected_mm, reading.spot,
         )  # fmt: skip
 

@@ -9,7 +9,7 @@ import numpy as np
 
 from .columns import wavelength_in
 from .layouts import ONE_EACH_ROW
-from .model import lengths_said
+from .model import lengths_said, light_said
 from .tables import MOST_CELLS, Block, ReadingError, Sheet, is_number, lines_of, value_of
 
 _WORD = re.compile(r'"[^"]*"|[^\s"]+')
@@ -151,8 +151,8 @@ def write_cgats(reading) -> str:
     head = {
         "name": reading.name, "source": reading.source, "date": reading.date, "geometry": reading.geometry,
         "kind": reading.kind_key, "tolerance": repr(reading.tolerance), "illuminant": reading.illuminant,
-        "observer": reading.observer, "notes": reading.notes, "uncertainty": reading.rule,
-        "systematic": reading.systematic.exact, **lengths_said(reading),
+        "light_power": light_said(reading), "observer": reading.observer, "notes": reading.notes,
+        "uncertainty": reading.rule, "systematic": reading.systematic.exact, **lengths_said(reading),
     }  # fmt: skip
     lines = ["CGATS.17"]
     for key, value in head.items():

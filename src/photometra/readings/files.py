@@ -9,7 +9,7 @@ import numpy as np
 from .. import disk
 from ..disk import read_bytes
 from .cgats import write_cgats
-from .model import Reading, lengths_said, letter_of
+from .model import Reading, lengths_said, letter_of, light_said
 from .tables import MOST_BYTES, ReadingError
 from .understanding import Choices, Understood, understand
 
@@ -64,7 +64,8 @@ def write_text(reading: Reading) -> str:
     out = io.StringIO()
     head = {
         "name": reading.name, "kind": reading.kind_key, "geometry": reading.geometry,
-        "tolerance": repr(reading.tolerance), "illuminant": reading.illuminant, "observer": reading.observer,
+        "tolerance": repr(reading.tolerance), "illuminant": reading.illuminant,
+        "light_power": light_said(reading), "observer": reading.observer,
         **lengths_said(reading), "date": reading.date, "uncertainty": reading.rule,
         "systematic": reading.systematic.exact, "source": reading.source, "notes": reading.notes,
     }  # fmt: skip

@@ -5,7 +5,8 @@ from pathlib import Path
 
 import numpy as np
 
-from ..colour import WAVELENGTHS
+from ..colour import ILLUMINANTS, WAVELENGTHS
+from ..colour.lamps import lamp_spectrum
 from ..names import one_line
 from .cgats import is_cgats, tables_of
 from .columns import meaning_of, wavelength_in
@@ -27,6 +28,10 @@ class LampFile:
     power: tuple[float, ...]
 
 
+LAMP_FILES = "Spectra of lamps (*.csv *.txt *.tsv *.sp *.cgats *.spdx *.xml);;All files (*)"
+"""What to choose from, as a dialog has it."""
+
+
 def lamp_from_file(path) -> LampFile:
     """The spectrum of a lamp; ReadingError, with one sentence, where the file has none."""
     text = text_of(path)
@@ -35,6 +40,17 @@ def lamp_from_file(path) -> LampFile:
     else:
         name, nm, power = _of_table(tables_of(text, path, True) if is_cgats(text) else sheet_of(text, path), path)
     return LampFile(one_line(name or Path(str(path)).stem)[:_MOST_NAME], _on_grid(nm, power, path))
+
+
+def lamp_of(text):
+    """(name, relative power where it is measured) of a lamp: one that is known by its name, or a file with its
+    spectrum. InputError where it is neither."""
+    if Path(text).suffix and Path(text).exists():
+        found = lamp_from_file(text)
+        return found.name, found.power
+    if text not in ILLUMINANTS:
+        lamp_spectrum(text)
+    return text, ()
 
 
 def _on_grid(nm, power, path):

@@ -4,7 +4,8 @@ from dataclasses import dataclass, field, fields, replace
 
 import numpy as np
 
-from ..colour import ILLUMINANTS, OBSERVERS
+from ..colour import ILLUMINANTS, OBSERVERS, WAVELENGTHS
+from ..colour.lamps import lamp_power
 from ..errors import InputError
 from ..names import MOST_LETTERS, one_line, shown
 from ..shapes.lying import Spot, spot_of
@@ -36,7 +37,8 @@ class Reading:
     line, a simulated device), `date` when; `active` whether the solver counts it. systematic: what all its values
     share. bandpass_nm: full width at half maximum of what the instrument takes for one wavelength, 0 where it is
     narrow. illuminated_mm, collected_mm: diameters of what is lit and of what is looked at, 0 where
-    they are wide. spot: where on the specimen it was taken and how wide that place is, None for all of it.
+    they are wide. illuminant: the light that a colour is told for, by name; light: its relative power on `WAVELENGTHS`
+    where it is no standard one. spot: where on the specimen it was taken and how wide that place is, None for all.
     """
 
     name: str
@@ -50,6 +52,7 @@ class Reading:
     source: str = ""
     notes: str = ""
     illuminant: str = "D65"
+    light: tuple[float, ...] = ()
     observer: str = "1931-2"
     thickness_mm: float = 0.0
     date: str = ""
@@ -78,6 +81,11 @@ class Reading:
     def places(self):
         """The independent columns, {name: (n,)}: where a model is asked."""
         return {c: self.columns[c] for c in self.kind.places}
+
+    @property
+    def lit_by(self):
+        """The light that a colour is told for, as the functions of `colour` take it."""
+        return self.light or self.illuminant
 
     @property
     def label(self):
@@ -133,7 +141,8 @@ class Reading:
         data = tuple((c, v.tobytes()) for c, v in (*self.columns.items(), *self.sigma.items()))
         return (
             self.name, self.kind_key, data, self.masked.tobytes(), self.geometry, self.tolerance, self.active,
-            self.source, self.notes, self.illuminant, self.observer, self.thickness_mm, self.date, self.rule,
+            self.source, self.notes, self.illuminant, self.light, self.observer, self.thickness_mm, self.date,
+            self.rule,
             self.systematic, self.bandpass_nm, self.illuminated_mm, self.collected_mm, self.spot,
             tuple(sorted(self.extra.items())),
         )  # fmt: skip
@@ -172,6 +181,11 @@ def lengths_said(reading):
     """{name: text} of the lengths that a reading says, and of its place on the specimen."""
     said = {key: repr(getattr(reading, key)) for key in LENGTHS if getattr(reading, key)}
     return said | ({"place": reading.spot.text} if reading.spot else {})
+
+
+def light_said(reading):
+    """The relative power of the light of a reading that is no standard illuminant, as a text; else nothing."""
+    return " ".join(f"{v:.6g}" for v in reading.light)
 
 
 def make_reading(name, kind_key, columns, sigma=None, masked=None, **more) -> Reading:
@@ -276,10 +290,29 @@ def _checked(k, more):
     if isinstance(more.get("spot"), str):
         more["spot"] = spot_of(more["spot"])
     more["systematic"] = _systematic(k, more.get("systematic"), thickness)
-    if more.get("illuminant", "D65") not in ILLUMINANTS or more.get("observer", "1931-2") not in OBSERVERS:
-        raise InputError(
-            f"choose the illuminant from {', '.join(ILLUMINANTS)}, the observer from {', '.join(OBSERVERS)}"
-        )
+    more["light"] = light_of(more.get("illuminant", "D65"), more.get("light", ()))
+    if more.get("observer", "1931-2") not in OBSERVERS:
+        raise InputError(f"choose the observer from {', '.join(OBSERVERS)}")
+
+
+def light_of(name, said=()):
+    """The relative power of a light that is no standard illuminant: as said, or of a lamp by its name."""
+    if name in ILLUMINANTS:
+        return ()
+    if not said:
+        try:
+            return lamp_power(name)
+        except InputError:
+            raise InputError(
+                f"choose the illuminant from {', '.join(ILLUMINANTS)}, or a lamp as LED or 4100 K; there is no '{name}'"
+            ) from None
+    try:
+        power = np.array(said.split() if isinstance(said, str) else said, float)
+    except ValueError:
+        power = np.zeros(0)
+    if power.shape != WAVELENGTHS.shape or not np.isfinite(power).all() or power.min() < 0.0 or power.max() <= 0.0:
+        raise InputError(f"the power of the light '{name}' must be {WAVELENGTHS.size} numbers of 0 and more")
+    return tuple(float(v) for v in power)
 
 
 def _systematic(k, said, thickness):

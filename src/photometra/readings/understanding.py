@@ -19,7 +19,7 @@ from .documents import is_document, sheet_of_document
 from .geometries import MULTI_ANGLE, geometry_of, without_geometry
 from .kinds import CHANNELS_NM, KINDS, POLARISATIONS
 from .layouts import ONE_EACH_ROW, laid_out
-from .model import LENGTHS, Reading, make_reading
+from .model import LENGTHS, Reading, light_of, make_reading
 from .tables import LONGEST_NUMBER, ReadingError, Sheet, is_missing, is_number, number_in, sheet_of, value_of
 
 _HEAD_KEYS = ("illuminant", "observer", "notes", "date")
@@ -215,6 +215,8 @@ def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
         raise ReadingError(f"{path}: these columns make no kind of reading; name them as {_known_columns()}")
     head = sheet.head
     more = {k: head[k] for k in _HEAD_KEYS if head.get(k)}
+    if head.get("light_power"):
+        more["light"] = head["light_power"]
     geometry = _geometry(head, meanings, chosen[1], notes)
     if geometry and (kind not in KINDS or KINDS[kind].geometries):
         more["geometry"] = geometry
@@ -455,7 +457,8 @@ def _as_lab(kind, columns, sigma, more, notes):
                 # By custom white's Y is 100; a colour darker than 2 of it would be all but black.
                 xyz = values / 100.0 if values.max() > 2.0 else values
             notes.add(f"{', '.join(names)} were turned into L*, a*, b* under {more.get('illuminant', 'D65')}")
-            lab = xyz_to_lab(xyz, more.get("illuminant", "D65"), more.get("observer", "1931-2"))
+            name = more.get("illuminant", "D65")
+            lab = xyz_to_lab(xyz, light_of(name, more.get("light", ())) or name, more.get("observer", "1931-2"))
             kept = {n: v for n, v in columns.items() if n not in names}
             return {**kept, **dict(zip(("L", "a", "b"), lab.T, strict=True))}, {}
     return columns, sigma
