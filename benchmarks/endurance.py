@@ -73,7 +73,9 @@ def run():
     names = (("memory", 1, 60.0, "MB"), ("threads", 2, 1.0, ""), ("open files", 3, 2.0, ""))
     for name, i, most, unit in names:
         first, last = (sum(r[i] for r in part) / len(part) for part in (early[:third], early[-third:]))
-        yield Figure(f"growth of {name} over {_SECONDS / 60:.0f} minutes, from {first:.0f}", last - first, unit, most)
+        yield Figure(
+            f"growth of {name} over {_SECONDS / 60:.0f} minutes, from {first:.0f}", max(0.0, last - first), unit, most
+        )
 
 
 if __name__ == "__main__":

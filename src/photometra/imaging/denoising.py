@@ -16,6 +16,8 @@ FAST, HIGH = "fast", "high"
 _EACH = {FAST: 4, HIGH: 6}
 _PLACES_FAST, _PLACES_HIGH = 8, 16
 """Places of a pixel that the guides look at."""
+_LEAST_ALBEDO = 5e-3
+"""Added to what a picture's light is divided by."""
 _SEEN = 2
 """Every so many pixels, across and down, count for the error."""
 
@@ -79,17 +81,22 @@ _FILTER = _Filter()
 def denoised(linear, guides, quality=HIGH, window=None, cancel=None):
     """A scene-linear picture (h, w, 3) without its noise, float32; None where `cancel` was set meanwhile.
 
-    guides: `guides.Guides` of the same view, followed; window: (x0, y0, x1, y1) outside which nothing was rendered.
+    Denoised is the light that falls on things, the picture over their albedo, which is put back afterwards: patterns
+    and edges, whose albedo is known without noise, are then no detail that must be told from noise. guides: `guides.Guides` of the same view, followed; window: (x0, y0, x1, y1) outside which nothing was rendered.
     Light beyond the colours of Rec.709 (negative there) loses what lies beyond.
     """
     x0, y0, x1, y1 = window or (0, 0, linear.shape[1], linear.shape[0])
     inner = (slice(y0, y1), slice(x0, x1))
-    color, albedo, normal = (
-        np.ascontiguousarray(part[inner], np.float32)
-        for part in (np.maximum(linear, 0.0), guides.albedo, guides.normal)
+    albedo = guides.albedo[inner] + np.float32(_LEAST_ALBEDO)
+    light, normal = (
+        np.ascontiguousarray(part, np.float32)
+        for part in (np.maximum(linear[inner], 0.0) / albedo, guides.normal[inner])
     )
-    found = _FILTER.run(color, albedo, normal, quality, cancel)
-    if found is None or window is None:
+    found = _FILTER.run(light, np.ones_like(light), normal, quality, cancel)
+    if found is None:
+        return None
+    found *= albedo
+    if window is None:
         return found
     out = linear.copy()
     out[inner] = found
