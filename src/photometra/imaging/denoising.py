@@ -82,7 +82,9 @@ def denoised(linear, guides, quality=HIGH, window=None, cancel=None):
     """A scene-linear picture (h, w, 3) without its noise, float32; None where `cancel` was set meanwhile.
 
     Denoised is the light that falls on things, the picture over their albedo, which is put back afterwards: patterns
-    and edges, whose albedo is known without noise, are then no detail that must be told from noise. guides: `guides.Guides` of the same view, followed; window: (x0, y0, x1, y1) outside which nothing was rendered.
+    and edges, whose albedo is known without noise, are then no detail that must be told from noise.
+
+    guides: `guides.Guides` of the same view, followed; window: (x0, y0, x1, y1) outside which nothing was rendered.
     Light beyond the colours of Rec.709 (negative there) loses what lies beyond.
     """
     x0, y0, x1, y1 = window or (0, 0, linear.shape[1], linear.shape[0])
