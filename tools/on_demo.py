@@ -24,11 +24,11 @@ def until(holds, patience_s):
 
 
 @contextmanager
-def window_on_demo(patience_s):
-    """The window, opened on the demo; it closes without asking."""
+def window_on_demo(patience_s, colours="dim"):
+    """The window, opened on the demo, in one of the themes; it closes without asking."""
     # Kept until the window is gone: Qt ends with its application.
     application = make_application()
-    theme.apply(application, "dim")
+    theme.apply(application, colours)
     with tempfile.TemporaryDirectory() as folder:
         study = Path(folder) / "Harrow Skerry.photometra"
         write_demo(study)

@@ -1,8 +1,9 @@
 """Take the pictures in docs/screenshots anew, from the demo data, at 1280 × 800.
 
-xvfb-run -a -s "-screen 0 1400x1000x24" python tools/take_screenshots.py [NAME ...]
+xvfb-run -a -s "-screen 0 1400x1000x24" python tools/take_screenshots.py [--theme light --to FOLDER] [NAME ...]
 """
 
+import argparse
 import sys
 import tempfile
 from dataclasses import replace
@@ -14,7 +15,7 @@ from PyQt6.QtTest import QTest
 
 from photometra.demo.samples import SAMPLES
 
-FOLDER = Path(__file__).parent.parent / "docs/screenshots"
+_folder = Path(__file__).parent.parent / "docs/screenshots"
 _PATIENCE_S = 240.0
 _SAMPLES = 48
 _RAIL = 5
@@ -42,8 +43,8 @@ def settled(window, samples=_SAMPLES):
 
 
 def take(widget, name):
-    FOLDER.mkdir(parents=True, exist_ok=True)
-    widget.grab().save(str(FOLDER / f"{name}.png"))
+    _folder.mkdir(parents=True, exist_ok=True)
+    widget.grab().save(str(_folder / f"{name}.png"))
     print(f"took {name}", flush=True)
 
 
@@ -345,9 +346,16 @@ VIEWS = {
 }
 
 
-def main(names):
-    with window_on_demo(_PATIENCE_S) as window:
-        for name in names or VIEWS:
+def main(arguments):
+    global _folder
+    parser = argparse.ArgumentParser(description=__doc__.partition("\n")[0])
+    parser.add_argument("names", nargs="*", metavar="NAME", help="of a view; all of them where none is given")
+    parser.add_argument("--theme", default="dim", help="dim, or light to look at the same views in it")
+    parser.add_argument("--to", type=Path, default=_folder, metavar="FOLDER")
+    asked = parser.parse_args(arguments)
+    _folder = asked.to
+    with window_on_demo(_PATIENCE_S, asked.theme) as window:
+        for name in asked.names or VIEWS:
             VIEWS[name](window)
 
 

@@ -2,16 +2,18 @@
 
 import json
 import struct
+import threading
 
 import pytest
 from PyQt6.QtCore import QSettings, Qt
 from PyQt6.QtGui import QGuiApplication
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QFileDialog, QToolButton
+from PyQt6.QtWidgets import QFileDialog, QPushButton, QToolButton
 
 from photometra.desktop.commands import commands_of
-from photometra.exchange import write_standard
-from photometra.study import read_file
+from photometra.exchange import read_materials, write_standard
+from photometra.study import Specimen, Study, read_file
+from photometra.surface import Surface
 
 from .conftest import PATIENCE_MS, click, wait_for_picture
 
@@ -225,3 +227,29 @@ def test_a_library_entry_is_a_study_that_opens(window, make_window, tmp_path):
     assert read_file(path).specimens[0].name == "Mercury"
     opened = make_window(path)
     assert opened.session.specimen.name == "Mercury"
+
+
+def test_what_takes_long_to_read_says_so_and_can_be_given_up(window, tmp_path, qtbot, monkeypatch):
+    gate = threading.Event()
+
+    def slow(path, *more):
+        gate.wait(PATIENCE_MS / 1000.0)
+        return read_materials(path, *more)
+
+    monkeypatch.setattr("photometra.desktop.arriving.read_materials", slow)
+    one = Specimen("Cleat", 40.0, Surface({"roughness": 0.3}))
+    write_standard("materialx", Study("T", (one,)), one, tmp_path / "cleat.mtlx")
+    before, waiting = window.session.study, window.files.waiting
+    window.files.bring_in(tmp_path / "cleat.mtlx")
+    assert not waiting.isVisible()
+    qtbot.waitUntil(waiting.isVisible, timeout=PATIENCE_MS)
+    assert waiting.labelText() == "Reading cleat.mtlx…"
+    click(waiting.findChild(QPushButton))
+    assert not waiting.isVisible()
+    gate.set()
+    # The next is read once that one is out of the way, and is taken.
+    window.files.bring_in(tmp_path / "cleat.mtlx")
+    qtbot.waitUntil(lambda: window.session.study is not before, timeout=PATIENCE_MS)
+    assert [s.name for s in window.session.study.specimens].count("Cleat") == 1
+    window.files.materials_sheet.close()
+    window.menus.undo.trigger()

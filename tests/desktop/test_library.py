@@ -47,6 +47,21 @@ def test_search_as_you_type_and_take(sheet, window, qtbot):
     assert len(window.session.study.specimens) == count
 
 
+def test_the_picture_of_the_chosen_entry_refines_while_it_is_seen(sheet, window, qtbot):
+    look_for(sheet, qtbot, "merc", 1)
+    picture = sheet.picture
+    assert picture.isVisible() and not picture.pixmap().isNull()
+    qtbot.waitUntil(lambda: "samples, denoised" in picture.toolTip(), timeout=PATIENCE_MS)
+    assert picture.pixmap().width() == picture.width()
+    of_mercury = picture.pixmap().toImage()
+    look_for(sheet, qtbot, "sandstone", 1)
+    assert picture.toolTip() == ""
+    qtbot.waitUntil(lambda: "samples, denoised" in picture.toolTip(), timeout=PATIENCE_MS)
+    assert picture.pixmap().toImage() != of_mercury
+    QTest.keyClick(sheet, Qt.Key.Key_Escape)
+    qtbot.waitUntil(lambda: not picture._job.is_running, timeout=PATIENCE_MS)
+
+
 def test_by_a_range_and_by_agreement(sheet, window, qtbot):
     sheet.fact.setCurrentIndex(sheet.fact.findData("gloss60"))
     QTest.keyClicks(sheet.low, "500")

@@ -7,8 +7,8 @@ from dataclasses import replace
 from functools import partial
 from pathlib import Path
 
-from PyQt6.QtCore import QObject, QSettings, pyqtSignal
-from PyQt6.QtWidgets import QApplication, QDialog, QFileDialog, QMessageBox
+from PyQt6.QtCore import QObject, QSettings, Qt, QTimer, pyqtSignal
+from PyQt6.QtWidgets import QApplication, QDialog, QFileDialog, QMessageBox, QProgressDialog
 
 from ..disk import read_bytes
 from ..errors import InputError
@@ -32,7 +32,32 @@ from .workers import LongJob
 
 _LARGEST_PICTURE = 1_000_000_000
 _PICTURES = (".exr", ".hdr")
+_MOMENT_MS = 600
 _MAP_PICTURES = (".png", ".tif", ".tiff", ".exr", ".hdr", ".jpg", ".jpeg")
+
+
+class _Waiting(QProgressDialog):
+    """Says what is being read where that takes longer than a moment, and lets it be given up."""
+
+    def __init__(self, window):
+        super().__init__("", "Cancel", 0, 0, window)
+        self.setWindowTitle("Photometra")
+        self.setWindowModality(Qt.WindowModality.NonModal)
+        self.setAutoClose(False)
+        # By itself it would come up once it is made.
+        self.reset()
+        self._soon = QTimer(self)
+        self._soon.setSingleShot(True)
+        self._soon.setInterval(_MOMENT_MS)
+        self._soon.timeout.connect(self.show)
+
+    def begin(self, words):
+        self.setLabelText(words)
+        self._soon.start()
+
+    def end(self):
+        self._soon.stop()
+        self.reset()
 
 
 class Arriving(QObject):
@@ -46,7 +71,9 @@ class Arriving(QObject):
         self._fetcher = LongJob(self)
         self._fetcher.finished.connect(self._fetched)
         self._fetcher.failed.connect(self._not_fetched)
-        self._arriving, self._is_fetching = [], False
+        self._arriving, self._is_fetching, self._is_given_up = [], False, False
+        self.waiting = _Waiting(window)
+        self.waiting.canceled.connect(self._give_up)
         self.import_sheet = self.materials_sheet = None
 
     def refuse(self, sentence):
@@ -75,7 +102,7 @@ class Arriving(QObject):
 
     def bring_in_several(self, paths):
         """Take every sample of several files and folders, once a person has seen what was understood of each."""
-        self._fetch(lambda: arrivals_of(files_in(paths)), self._ask_of_several)
+        self._fetch(lambda: arrivals_of(files_in(paths)), self._ask_of_several, paths[0])
 
     def _ask_of_several(self, found):
         arrivals, refused = found
@@ -120,7 +147,7 @@ class Arriving(QObject):
 
     def bring_in_materials(self, path):
         """Take the materials of a file as specimens, read in the background."""
-        self._fetch(partial(read_materials, path), partial(self._take_materials, Path(path).name))
+        self._fetch(partial(read_materials, path), partial(self._take_materials, Path(path).name), path)
 
     def _take_materials(self, name, found):
         study = self.session.study
@@ -146,7 +173,8 @@ class Arriving(QObject):
         specimen = self.session.specimen
         if specimen is not None:
             p = PARAMETERS[name]
-            self._fetch(partial(picture_from, path, p), partial(self._take_map_picture, specimen.name, name, layer))
+            take = partial(self._take_map_picture, specimen.name, name, layer)
+            self._fetch(partial(picture_from, path, p), take, path)
 
     def _take_map_picture(self, specimen_name, name, layer, source):
         if self.session.specimen is None or self.session.specimen.name != specimen_name:
@@ -170,7 +198,7 @@ class Arriving(QObject):
         folder = QFileDialog.getExistingDirectory(self.window, "Where to look for the pictures", self._folder())
         if folder:
             study = self.session.study
-            self._fetch(partial(relinked, study, folder), partial(self._take_relinked, study))
+            self._fetch(partial(relinked, study, folder), partial(self._take_relinked, study), folder)
 
     def _take_relinked(self, study, outcome):
         after, found, still = outcome
@@ -189,19 +217,19 @@ class Arriving(QObject):
         if path.suffix == SUFFIX:
             self.open(path)
         elif path.suffix.lower() in _PICTURES:
-            self._fetch(partial(_environment_bytes, path), partial(self._take_environment, path))
+            self._fetch(partial(_environment_bytes, path), partial(self._take_environment, path), path)
         elif path.suffix.lower() == ".mtlx":
             self.bring_in_materials(path)
         elif self.session.specimen is None:
             self.refuse("Add a specimen first; a reading or a mesh belongs to one.")
         elif path.suffix.lower() in SUFFIXES:
-            self._fetch(partial(read_mesh, path), partial(self._ask_of_mesh, self.session.specimen.name))
+            self._fetch(partial(read_mesh, path), partial(self._ask_of_mesh, self.session.specimen.name), path)
         else:
-            self._fetch(partial(_understood, path), partial(self._ask_of_reading, self.session.specimen.name))
+            self._fetch(partial(_understood, path), partial(self._ask_of_reading, self.session.specimen.name), path)
 
-    def _fetch(self, read, take):
-        """Have `read()` done in the background, one after the other, and `take` what it gives."""
-        self._arriving.append((read, take))
+    def _fetch(self, read, take, of):
+        """Have `read()` done in the background, one after the other, and `take` what it gives; `of` is its file."""
+        self._arriving.append((read, take, Path(of).name))
         self._fetch_next()
 
     def _fetch_next(self):
@@ -209,18 +237,29 @@ class Arriving(QObject):
         if self._arriving and not self._is_fetching and not asking:
             # Until its outcome has come here, whatever the thread says: one file is asked about at a time.
             self._is_fetching = True
-            read, take = self._arriving.pop(0)
+            read, take, name = self._arriving.pop(0)
+            self.waiting.begin(f"Reading {name}…")
             self._fetcher.start(lambda _report, _cancel: (take, read()))
 
+    def _give_up(self):
+        """What is being read is let run to its end, and then not taken."""
+        self._is_given_up = self._is_fetching
+
+    def _was_given_up(self):
+        """Whether what has just been read is no longer wanted; from now on the next may be read."""
+        given_up, self._is_fetching, self._is_given_up = self._is_given_up, False, False
+        self.waiting.end()
+        return given_up
+
     def _fetched(self, found):
-        self._is_fetching = False
-        take, what = found
-        take(what)
+        if not self._was_given_up():
+            take, what = found
+            take(what)
         self._fetch_next()
 
     def _not_fetched(self, sentence):
-        self._is_fetching = False
-        self.refuse(sentence)
+        if not self._was_given_up():
+            self.refuse(sentence)
         self._fetch_next()
 
     def _index_of(self, specimen_name):
@@ -240,7 +279,9 @@ class Arriving(QObject):
             self.refuse("There is no table on the clipboard; copy one, its first row the names of the columns.")
         else:
             name = self.session.specimen.name
-            self._fetch(lambda: (text, understand(text, "pasted table")), partial(self._ask_of_reading, name))
+            self._fetch(
+                lambda: (text, understand(text, "pasted table")), partial(self._ask_of_reading, name), "the table"
+            )
 
     def _ask_of_reading(self, specimen_name, found):
         """Show what was understood of a text; the next file waits until that is settled."""
@@ -264,13 +305,17 @@ class Arriving(QObject):
     def _ask_of_mesh(self, specimen_name, mesh):
         """Ask for the unit unless the format says it, then have the mesh made ready as a study keeps it."""
         if mesh.unit_mm is not None:
-            self._fetch(partial(mesh.as_kept, mesh.unit_mm), partial(self._take_mesh, specimen_name, mesh.name))
+            self._fetch(
+                partial(mesh.as_kept, mesh.unit_mm), partial(self._take_mesh, specimen_name, mesh.name), mesh.name
+            )
             return
         size = self.session.specimen.size_mm if self.session.specimen else 60.0
         question = MeshQuestion(mesh, size, self.window)
         if question.exec() == QDialog.DialogCode.Accepted:
             self._fetch(
-                partial(mesh.as_kept, question.unit_mm, question.up), partial(self._take_mesh, specimen_name, mesh.name)
+                partial(mesh.as_kept, question.unit_mm, question.up),
+                partial(self._take_mesh, specimen_name, mesh.name),
+                mesh.name,
             )
 
     def _take_mesh(self, specimen_name, file_name, data):

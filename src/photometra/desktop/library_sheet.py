@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import (
     QLineEdit,
     QListView,
     QPushButton,
+    QScrollArea,
     QVBoxLayout,
     QWidget,
 )
@@ -21,6 +22,7 @@ from ..library import FACTS, Library, closest, default_library, kept, read_entry
 from ..library.entry import entry_study
 from ..library.facts import MATTERS
 from ..surface import STRATA, STRATUM_LABELS
+from .entry_picture import EntryPicture
 from .session import Session
 from .sheet import Sheet
 from .text import Label, tip_of
@@ -202,6 +204,7 @@ class LibrarySheet(Sheet):
         self.about.setWordWrap(True)
         self.about.setAlignment(Qt.AlignmentFlag.AlignTop)
         self.about.setTextFormat(Qt.TextFormat.PlainText)
+        self.picture = EntryPicture(_DETAIL_WIDTH)
         self.take_button, self.stratum_button, self.follow_button = (QPushButton() for _ in range(3))
         self.take_button.setText("Add to the study")
         self.take_button.setToolTip("As a new specimen, with its readings and standard errors (Return)")
@@ -209,7 +212,14 @@ class LibrarySheet(Sheet):
         self.stratum_button.clicked.connect(self.take_stratum)
         self.follow_button.clicked.connect(self.follow)
         column.addWidget(self.name)
-        column.addWidget(self.about, 1)
+        column.addWidget(self.picture)
+        facts = QScrollArea()
+        facts.setFrameShape(QScrollArea.Shape.NoFrame)
+        facts.setWidgetResizable(True)
+        facts.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        facts.setMinimumHeight(60)
+        facts.setWidget(self.about)
+        column.addWidget(facts, 1)
         for button in (self.take_button, self.stratum_button, self.follow_button):
             column.addWidget(button)
         self._name_stratum()
@@ -343,6 +353,8 @@ class LibrarySheet(Sheet):
             button.setEnabled(can and (button is self.take_button or self.session.specimen is not None))
         self.name.setText(self.chosen.name if self.chosen else "")
         self.about.setText("\n".join(self._lines()))
+        shown = self.chosen.path if can and self.isVisible() else None
+        self.picture.show_entry(shown, self.model.found[row][0].picture(shown) if shown else None)
 
     def _lines(self):
         entry = self.chosen
@@ -429,7 +441,7 @@ class LibrarySheet(Sheet):
         self.bring_up()
 
     def end(self):
-        for part in (self._sync, self._ranking, self._keeping, self._search):
+        for part in (self._sync, self._ranking, self._keeping, self._search, self.picture):
             part.end()
         self._rest.stop()
         for library in self.libraries:

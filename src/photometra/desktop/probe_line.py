@@ -117,7 +117,8 @@ class ProbeLine(QWidget):
             self.progress.setText(f"1/{frame.step} size")
             return
         noise = f"{100 * frame.noise:.1f} %" if frame.samples > 1 else "–"
-        text = f"{frame.samples} samples · noise {noise} · {frame.seconds:.0f} s"
+        samples = "1 sample" if frame.samples == 1 else f"{frame.samples} samples"
+        text = f"{samples} · noise {noise} · {frame.seconds:.0f} s"
         if frame.energy_cut > 0.005:
             text += f" · limits cut {100 * frame.energy_cut:.1f} %"
         self.progress.setText(text)

@@ -6,8 +6,8 @@ from pathlib import Path
 
 from ..errors import InputError
 from ..fitting import agreements
-from ..imaging.booths import compiled_in, limits_of, scene_of
-from ..imaging.denoising import clean_picture
+from ..imaging.booths import compiled_in, display_of, limits_of, scene_of
+from ..imaging.denoising import FAST, HIGH, clean_picture
 from ..imaging.proofs import proof_of
 from ..names import one_line
 from ..study import SUFFIX, Booth, Specimen, Study, read_file, write_file
@@ -15,6 +15,7 @@ from ..surface import parameters_of
 from ..tracing import Rendering
 
 PICTURE_SIDE, _PICTURE_SAMPLES = 128, 48
+_REFINED = (4, 16, 64, 256)
 _NEARER = 0.72
 """How near the camera stands, against the booth's own, for what is looked at as small as that."""
 VERSIONS = ".versions"
@@ -30,17 +31,33 @@ class KeptEntry:
     version: int
 
 
-def picture_of(specimen: Specimen, cancel=None):
-    """A scene-linear picture of a specimen as a ball of its size, under the light that all entries are seen in; None
-    where cancelled."""
+def _rendering(specimen, side, place=None):
     near = replace(Booth().viewpoint, distance=_NEARER * Booth().viewpoint.distance)
     study = Study(booth=Booth(viewpoint=near))
     standing = replace(specimen, shape="ball", assigned=(), reference=None)
     scene = scene_of(study, standing)
-    rendering = Rendering(
-        compiled_in(scene, standing), scene, PICTURE_SIDE, PICTURE_SIDE, limits=limits_of(study.booth)
-    )
+    return Rendering(compiled_in(scene, standing), scene, side, side, limits=limits_of(study.booth), place=place)
+
+
+def picture_of(specimen: Specimen, cancel=None):
+    """A scene-linear picture of a specimen as a ball of its size, under the light that all entries are seen in; None
+    where cancelled."""
+    rendering = _rendering(specimen, PICTURE_SIDE)
     return clean_picture(rendering, cancel=cancel) if rendering.add(_PICTURE_SAMPLES, cancel) else None
+
+
+def refined(specimen: Specimen, side, report, cancel, place=None):
+    """As `picture_of`, as large as asked for, from a few samples to many: `report(picture for the screen, samples)` of
+    each; True once it is done, None where cancelled."""
+    rendering, display = _rendering(specimen, side, place), display_of(Booth())
+    for samples in _REFINED:
+        if not rendering.add(samples - rendering.samples, cancel):
+            return None
+        picture = clean_picture(rendering, FAST if samples < _REFINED[-1] else HIGH, cancel)
+        if picture is None:
+            return None
+        report((display.picture(picture), samples))
+    return True
 
 
 def entry_study(study: Study, specimen: Specimen, tags=None, rests_on=None, notes=None) -> Study:
