@@ -5,7 +5,8 @@ import pytest
 from PyQt6.QtCore import QPoint, QPointF, Qt
 from PyQt6.QtGui import QWheelEvent
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QApplication
+from PyQt6.QtWidgets import QApplication, QFileDialog, QInputDialog
+from tests.imaging.test_camera_profiles import fractions, profile
 
 from photometra.colour import encode_srgb, linear_srgb_to_xyz, xyz_to_lab
 from photometra.desktop.comparison import linear_of
@@ -156,12 +157,14 @@ def test_a_grey_patch_ties_the_exposure_to_the_render(sheet, window, qtbot):
     corners = sheet.reference.corners
     drag(sheet.view, sheet.view.point_of((0.0, 0.0)).toPoint(), sheet.view.point_of((0.2, 0.2)).toPoint())
     assert sheet.view.corners == sheet.reference.corners == corners
-    grey, said = (0.545, 0.895), []
+    grey, said, before = (0.545, 0.895), [], sheet.reference
     window.session.said.connect(said.append)
     click(sheet.view, sheet.view.point_of(grey).toPoint())
     rendered = sheet._rendered_at(grey, sheet.view.tiles.pyramid.aspect)
     reference = sheet.reference
-    assert reference.matrix[1] == 0.0 and not said
+    # How the channels mix stays as the chart had it.
+    scaled = np.array(reference.matrix).reshape(3, 3) / np.array(before.matrix).reshape(3, 3)
+    assert scaled == pytest.approx(np.tile(scaled[0], (3, 1))) and not said
     frame = linear_of(reference, window.session.study.images[reference.picture], 240, 160)
     at = frame[round(grey[1] * 160), round(grey[0] * 240)]
     assert np.ptp(at) < 0.1 * at.mean() and at.mean() == pytest.approx(rendered, rel=0.1)
@@ -169,6 +172,38 @@ def test_a_grey_patch_ties_the_exposure_to_the_render(sheet, window, qtbot):
     sheet._line_up(((1.2, 0.0), (2.2, 0.0), (2.2, 1.0), (1.2, 1.0)), False)
     click(sheet.view, sheet.view.point_of((0.1, 0.5)).toPoint())
     assert "no light there" in said[-1]
+
+
+def test_a_cameras_profile_gives_its_colours_and_a_neutral_balances_them(sheet, window, tmp_path, monkeypatch):
+    camera = [[0.7, -0.1, -0.05], [-0.4, 1.2, 0.2], [-0.05, 0.2, 0.6]]
+    entries = {50708: (2, 7, b"Skerry\0"), 50721: fractions(camera), 50722: fractions(camera),
+               50778: (3, 1, [17]), 50779: (3, 1, [21])}  # fmt: skip
+    answers = [str(profile(tmp_path / "skerry.dcp", entries))]
+    monkeypatch.setattr(QFileDialog, "getOpenFileName", lambda *_: (answers[-1], ""))
+    monkeypatch.setattr(QInputDialog, "getInt", lambda *_: (5000, True))
+    said, before = [], window.session.specimen.reference
+    window.session.said.connect(said.append)
+    click(sheet.tasks["grey"])
+    assert sheet.profile_button.isVisible()
+    click(sheet.profile_button)
+    assert "Skerry has them at 5000 K" in said[-1] and "mixed by a matrix" not in sheet.says.text()
+    matrix = np.array(window.session.specimen.reference.matrix).reshape(3, 3)
+    assert matrix.sum(axis=1) == pytest.approx(1.0) and abs(matrix[0, 1]) > 0.01
+    click(sheet.view, sheet.view.point_of((0.545, 0.895)).toPoint())
+    balanced = np.array(window.session.specimen.reference.matrix).reshape(3, 3)
+    # Channel by channel: the colours that mix stay those of the camera.
+    assert balanced / matrix == pytest.approx(np.tile((balanced / matrix)[0], (3, 1)))
+    click(sheet.tasks["frame"])
+    assert not sheet.profile_button.isVisible() and "mixed by a matrix" in sheet.says.text()
+    click(sheet.tasks["grey"])
+    answers.append(str(tmp_path / "none.dcp"))
+    (tmp_path / "none.dcp").write_bytes(b"nothing")
+    kept_as = window.session.specimen.reference
+    click(sheet.profile_button)
+    assert "not a camera profile" in said[-1] and window.session.specimen.reference == kept_as
+    for _ in range(2):
+        window.menus.undo.trigger()
+    assert window.session.specimen.reference == before
 
 
 def test_a_patch_gets_its_own_statistics_and_halves_show_the_pins_where_they_are(window, qtbot):

@@ -6,11 +6,12 @@ from uuid import uuid4
 
 import numpy as np
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QCheckBox, QComboBox, QFileDialog, QHBoxLayout, QPushButton, QVBoxLayout
+from PyQt6.QtWidgets import QCheckBox, QComboBox, QFileDialog, QHBoxLayout, QInputDialog, QPushButton, QVBoxLayout
 
 from ..colour import linear_srgb_to_xyz
 from ..errors import InputError
 from ..imaging.booths import display_of
+from ..imaging.camera_profiles import PROFILE_FILES, read_profile
 from ..imaging.curves import CURVES, curve_of
 from ..imaging.lining_up import scale_and_turn, scaled, turned
 from ..imaging.pyramid import kept_pyramid, pyramid_in
@@ -100,6 +101,9 @@ class PhotographSheet(Sheet):
         self.chart_button = QPushButton("Chart's values…")
         self.chart_button.setToolTip("Colours of your own chart, 24 rows of L*, a*, b* or XYZ, as CSV or CGATS.17")
         self.chart_button.clicked.connect(self._choose_chart)
+        self.profile_button = QPushButton("Camera profile…")
+        self.profile_button.setToolTip("The matrix of a camera by its profile (.dcp), for linear numbers of the camera")
+        self.profile_button.clicked.connect(self._choose_profile)
         self.tasks = {}
         for task, words, tip in (
             (FRAME, "Line up", "Drag the frame, or its four corners, to where the render lies in the photograph"),
@@ -125,8 +129,8 @@ class PhotographSheet(Sheet):
         row.addStretch(1)
         row.addWidget(self.compare_button)
         lower.addWidget(self.says, 1)
-        for part in (self.tie, self.scale, self.turn, *self.free_light.values(), self.overlay, self.chart_button,
-                     self.calibrate_button):  # fmt: skip
+        for part in (self.tie, self.scale, self.turn, *self.free_light.values(), self.overlay, self.profile_button,
+                     self.chart_button, self.calibrate_button):  # fmt: skip
             lower.addWidget(part)
             # Shown by what is being done; until then they must not take room in the window.
             part.hide()
@@ -305,12 +309,34 @@ class PhotographSheet(Sheet):
         if shown is not None:
             shown /= 2.0**self.reference.exposure
         try:
-            matrix = calibrated_by_neutral(patch.reshape(-1, 3).mean(axis=0), shown)
+            matrix = calibrated_by_neutral(patch.reshape(-1, 3).mean(axis=0), shown, self.reference.matrix)
         except InputError as error:
             self.session.said.emit(str(error))
             return
         self.residuals = None
         self._change("white balance", matrix=tuple(float(v) for v in matrix.reshape(-1)), residual=0.0)
+
+    def _choose_profile(self):
+        """Take the matrix of a camera's profile, for the light that the person names; then a neutral balances it."""
+        path, _ = QFileDialog.getOpenFileName(self, "Camera profile", "", PROFILE_FILES)
+        if not path:
+            return
+        try:
+            profile = read_profile(path)
+        except InputError as error:
+            self.session.said.emit(str(error))
+            return
+        kelvin = float(profile.kelvin[-1])
+        if len(profile.kelvin) > 1:
+            low, high = sorted(round(k) for k in profile.kelvin)
+            asked = f"Temperature of the light, K ({profile.name}: {low} to {high})"
+            kelvin, wanted = QInputDialog.getInt(self, "Camera profile", asked, round(kelvin), 1000, 25_000, 100)
+            if not wanted:
+                return
+        self.residuals = None
+        matrix = tuple(float(v) for v in profile.matrix(float(kelvin)).reshape(-1))
+        self._change("camera profile", matrix=matrix, residual=0.0)
+        self.session.said.emit(f"Colours as {profile.name} has them at {kelvin:.0f} K; now click a neutral patch.")
 
     def _rendered_at(self, place, aspect):
         """Luminance of the render where a place of the photograph lies in it; None beyond its edge, or in the dark."""
@@ -353,7 +379,8 @@ class PhotographSheet(Sheet):
             part.setEnabled(r is not None)
         for part in (self.calibrate_button, self.chart_button):
             part.setVisible(self.task == CHART and r is not None)
-        self.tie.setVisible(self.task == GREY and r is not None)
+        for part in (self.tie, self.profile_button):
+            part.setVisible(self.task == GREY and r is not None)
         for part in (self.scale, self.turn):
             part.setVisible(self.task == FRAME and r is not None)
         self.overlay.setVisible(self.task in (FRAME, CAMERA) and r is not None)
@@ -401,7 +428,12 @@ class PhotographSheet(Sheet):
         if r.residual > 0.0:
             return f"Calibrated by a chart, ΔE {r.residual:.2f} on the mean."
         if r.matrix != IDENTITY:
-            return "Balanced on a neutral patch."
+            is_gains = not any(v for i, v in enumerate(r.matrix) if i % 4)
+            return (
+                "Balanced on a neutral patch."
+                if is_gains
+                else "Its channels are mixed by a matrix, of a chart or a camera profile."
+            )
         return "Not calibrated: its colours are those of the camera."
 
     def end(self):

@@ -197,10 +197,14 @@ def place_in_frame(reference, place, theirs, ours):
     return in_frame(in_view(in_theirs, theirs), ours)
 
 
-def calibrated_by_neutral(colour, luminance=None):
-    """The diagonal 3×3 matrix that makes a colour (3,) neutral, of a luminance where one is known; else its own."""
+def calibrated_by_neutral(colour, luminance=None, matrix=None):
+    """The 3×3 matrix that makes a colour (3,) neutral, of a luminance where one is known; else its own.
+
+    matrix: what has gone before, as of a camera's profile; its channels are balanced before it. None: of gains alone.
+    """
     colour = np.asarray(colour, float)
     if not np.isfinite(colour).all() or colour.min() <= 1e-5:
         raise InputError("that place is too dark to balance on; choose a lighter grey")
-    level = float(linear_srgb_to_xyz(colour)[1]) if luminance is None else luminance
-    return np.diag(level / colour)
+    matrix = np.eye(3) if matrix is None else np.asarray(matrix, float).reshape(3, 3)
+    level = float(linear_srgb_to_xyz(matrix @ colour)[1]) if luminance is None else luminance
+    return matrix @ np.diag(np.linalg.solve(matrix, np.full(3, level)) / colour)
