@@ -12,7 +12,7 @@ FORMULA = "<img src='file:///dev/zero'>\x1b[31m[/b]\u202egnp.exe"
 
 
 def test_spoilt_studies():
-    assert attack.documents(200) > 0
+    assert attack.documents(80) > 0
 
 
 def test_spoilt_pictures():
@@ -28,7 +28,7 @@ def test_kills_in_the_middle_of_a_save():
 
 
 def test_chance_calls_of_the_command_line():
-    assert set(attack.calls(150)) <= {0, 1, 2}
+    assert set(attack.calls(60)) <= {0, 1, 2}
 
 
 @pytest.mark.parametrize("text", [

@@ -17,7 +17,7 @@ from photometra.surface import Surface
 
 from .conftest import PATIENCE_MS, click, wait_for_picture
 
-VANE = 3
+VANE, DUSTER = 3, 8
 
 
 @pytest.fixture
@@ -70,12 +70,14 @@ class TestHandingOver:
             click(dialog.export_button)
         assert "ND_open_pbr_surface_surfaceshader" in (tmp_path / "vane.usda").read_text()
 
-    def test_a_report_is_written(self, dialog, saves_as, tmp_path, qtbot):
-        saves_as(tmp_path / "vane")
+    def test_a_report_is_written(self, window, dialog, saves_as, tmp_path, qtbot):
+        # Whose pictures and fits take least.
+        window.session.choose(DUSTER)
+        saves_as(tmp_path / "duster")
         with qtbot.waitSignal(dialog.written, timeout=3 * PATIENCE_MS):
             click(dialog.report_button)
-        text = (tmp_path / "vane.html").read_text()
-        assert "Heat-tinted vane" in text and "What the evidence cannot tell" in text
+        text = (tmp_path / "duster.html").read_text()
+        assert "Wool-felt duster" in text and "What the evidence cannot tell" in text
 
     def test_a_folder_that_is_not_there_is_said(self, dialog, saves_as, tmp_path, qtbot):
         saves_as(tmp_path / "no" / "vane.html")

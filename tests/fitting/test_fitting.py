@@ -39,6 +39,10 @@ def test_misfits_are_in_the_readings_own_measure():
     assert misfit(nk, np.array([[1, 1], [2.2, 2.2]])) == pytest.approx(np.sqrt(0.02))
 
 
+SLOW = ("Beeswax seal block", "Heat-tinted vane", "Canvas awning", "Enamelled number plate")
+"""Solved in several seconds each."""
+
+
 def test_a_reading_the_surface_cannot_answer_has_a_reason():
     index = make_reading("n", "index", {"wavelength_nm": [589.3], "n": [1.5]})
     found = agreements(Surface({"metalness": 1.0}), (index,))[0]
@@ -46,8 +50,10 @@ def test_a_reading_the_surface_cannot_answer_has_a_reason():
     assert np.isnan(found.chi2)
 
 
-@pytest.mark.parametrize("sample", SAMPLES, ids=lambda s: s.name)
-@pytest.mark.parametrize("seed", [11, pytest.param(12, marks=pytest.mark.long)])
+@pytest.mark.parametrize(("sample", "seed"), [
+    pytest.param(s, seed, id=f"{s.name}-{seed}", marks=[pytest.mark.long] if seed == 12 or s.name in SLOW else [])
+    for s in SAMPLES for seed in (11, 12)
+])  # fmt: skip
 def test_hidden_samples_are_found_within_their_error_bars(sample, seed):
     readings = readings_of(sample, np.random.default_rng(seed))
     found = solve(sample.truth.with_values(sample.guess), readings, sample.free)

@@ -244,4 +244,4 @@ def test_any_surface_makes_no_light_and_breaks_no_path():
 
     The first of `python -m benchmarks surfaces`, which tries 5000.
     """
-    assert faults(stratified(np.random.default_rng(12), 120), size=12, samples=5) == []
+    assert faults(stratified(np.random.default_rng(12), 60), size=12, samples=5) == []

@@ -6,7 +6,7 @@ gloss of both, reflectance by angle, the lobe.
 
 import math
 from dataclasses import dataclass
-from functools import cached_property, partial
+from functools import cached_property, lru_cache, partial
 
 import numpy as np
 
@@ -32,6 +32,8 @@ from .materialx import HAZE, openpbr_inputs
 from .models import to_gltf
 
 _MOST_TRIED = 60
+_TOLD = 1e-3
+"""To what share of itself a number, or the misfit, is fitted."""
 _NM = np.arange(400.0, 701.0, 20.0)
 _ANGLES_DEG = np.array([8.0, 20.0, 30.0, 40.0, 50.0, 60.0, 70.0, 75.0, 80.0])
 _EXITS_DEG = np.arange(-84.0, 85.0, 2.0)
@@ -160,17 +162,20 @@ def _closest(read, wanted, start):
         return np.array([*lab, *((after.get(n, 0.0) - wanted[n]) / (1.0 + 0.03 * wanted[n]) for n in names)])
 
     found = least_squares(
-        residuals, np.clip(start, 1e-3, 0.999), bounds=(0.0, 1.0), diff_step=1e-2, max_nfev=_MOST_TRIED // len(start)
-    )
+        residuals, np.clip(start, 1e-3, 0.999), bounds=(0.0, 1.0), diff_step=1e-2, max_nfev=_MOST_TRIED // len(start),
+        xtol=_TOLD, ftol=_TOLD,
+    )  # fmt: skip
     return found.x, loss_between(wanted, read(found.x))
 
 
-def fitted(specimen: Specimen, way=as_openpbr, mixed=False) -> Fitted:
-    """The inputs that come closest as instruments see it: roughness and colour, from those of plain renaming.
+@lru_cache(maxsize=64)
+def fitted(specimen: Specimen, mixed=False, is_gltf=False) -> Fitted:
+    """The inputs of OpenPBR that come closest as instruments see it: roughness and colour, from those of renaming.
 
-    way: from inputs of OpenPBR to the closure of the standard that is written. mixed: haze goes along, as
-    `openpbr_inputs` has it. Never worse than the renaming; about 3 s at the most.
+    mixed: haze goes along, as `openpbr_inputs` has it. is_gltf: as glTF has what is written of them. Never worse than
+    the renaming; about 3 s at the most.
     """
+    way = partial(as_gltf, size_mm=specimen.size_mm) if is_gltf else as_openpbr
     uniform = specimen.surface.uniform()
     constants = constants_reading(specimen.readings)
     plain = openpbr_inputs(specimen, mixed)[0]
@@ -203,7 +208,7 @@ def fitted(specimen: Specimen, way=as_openpbr, mixed=False) -> Fitted:
 
 def fitted_as_gltf(specimen: Specimen) -> Fitted:
     """`fitted` for what glTF makes of it."""
-    return fitted(specimen, partial(as_gltf, size_mm=specimen.size_mm))
+    return fitted(specimen, is_gltf=True)
 
 
 def fits_of(pieces, fit, place) -> dict[str, Fitted]:
