@@ -116,7 +116,7 @@ class HandOver(QDialog):
         self.export_button.clicked.connect(self._choose_material)
         row.addWidget(self.export_button)
         self.by_wavelength, self.by_angle = Curve("reflectance at 8°"), Curve("reflectance by angle")
-        self.legend = Label("drawn: this surface; dashed: what the file gives back")
+        self.legend = Label("drawn: this surface; dashed: by the equations of the standard")
         self.legend.setObjectName("quiet")
         curves = QHBoxLayout()
         for curve in (self.by_wavelength, self.by_angle):
