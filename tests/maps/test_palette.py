@@ -24,7 +24,7 @@ def wood(count=3000, seed=2):
 
 
 class TestPalette:
-    @settings(max_examples=10, deadline=None)
+    @settings(max_examples=4, deadline=None)
     @given(st.integers(2, 24), st.integers(0, 1000))
     def test_shares_are_shares_and_colours_lie_within(self, count, seed):
         levels = np.random.default_rng(seed).uniform(size=(400, 3))
