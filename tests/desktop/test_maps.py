@@ -5,11 +5,14 @@ import pytest
 from PyQt6.QtCore import QPoint, Qt, QTimer
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication
+from tests.tracing.test_nesting import ball as solid_ball
 
 from photometra.imaging.booths import dressed, standing
 from photometra.maps import Map
 from photometra.pictures import write_png
-from photometra.shapes.meshfiles import read_mesh
+from photometra.shapes.meshfiles import FileMesh, read_mesh
+from photometra.study import Specimen, Study
+from photometra.surface import Surface
 
 from .conftest import PATIENCE_MS, answer, click, drag, wait_for_picture
 
@@ -196,6 +199,32 @@ class TestParts:
         sheet.tree.clearSelection()
         click(sheet.tree.viewport(), sheet.tree.visualItemRect(group).center())
         assert len(sheet.chosen) == 7
+
+    def test_which_of_two_clear_parts_counts_is_seen_and_turned_round(self, window, qtbot):
+        mesh = FileMesh("cup", (solid_ball("glass", 30.0), solid_ball("water", 20.0, (25.0, 0.0, 0.0)))).as_kept(1.0)
+        clear = Surface({"transmission": 1.0, "roughness": 0.0})
+        cup = Specimen("Cup", 60.0, Surface()).with_assigned("glass", "Pane").with_assigned("water", "Sea")
+        study = Study(
+            "T", (cup, Specimen("Pane", 60.0, clear), Specimen("Sea", 60.0, clear.with_values({"ior": 1.33})))
+        )
+        window.session.history.apply(study.with_mesh(0, "cup.glb", mesh), "a cup")
+        window.session.choose(0)
+        window.show_parts()
+        sheet = window.parts_sheet
+
+        def inside():
+            return {x.text(0): x.text(2) for x in sheet._items()}
+
+        qtbot.waitUntil(lambda: inside().get("water") == "closed, gives way to glass", timeout=PATIENCE_MS)
+        assert inside()["glass"] == "closed"
+        # Given its surface again, the glass comes last.
+        item = next(x for x in sheet._items() if x.text(0) == "glass")
+        sheet.tree.clearSelection()
+        click(sheet.tree.viewport(), sheet.tree.visualItemRect(item).center())
+        sheet.assign("Pane")
+        qtbot.waitUntil(lambda: inside().get("glass") == "closed, gives way to water", timeout=PATIENCE_MS)
+        for _ in range(2):
+            window.menus.undo.trigger()
 
     def test_a_part_is_looked_at_alone_and_that_is_said(self, lantern, qtbot):
         sheet, sight = lantern.parts_sheet, lantern.sight

@@ -17,14 +17,18 @@ from PyQt6.QtWidgets import (
 )
 
 from ..errors import InputError
-from ..imaging.booths import parts_of, standing
+from ..imaging.booths import giving_way, parts_of, standing
 from ..imaging.surveys import tint_of
 from .session import Session
 from .surveyor import TINTS, Surveyor
-from .text import Label
+from .text import Label, tip_of
 from .workers import Latest
 
 _PART = Qt.ItemDataRole.UserRole
+_GIVES_WAY = (
+    "They cut through each other, and light travels within both: where both would be it is the one that was given its "
+    "surface first. Give that one its surface again, and it comes last"
+)
 
 
 class PartsSheet(QWidget):
@@ -145,13 +149,14 @@ class PartsSheet(QWidget):
         self.tree.clear()
         groups = {}
         self.tree.setColumnHidden(3, not any(material for *_, material in parts))
-        for i, (name, has, is_closed, material) in enumerate(parts):
+        for i, (name, has, inside, material) in enumerate(parts):
             above, _, own = name.rpartition("/")
             if above and above not in groups:
                 groups[above] = QTreeWidgetItem(self.tree, [above, "", ""])
                 groups[above].setSelected(above in groups_chosen)
-            words = [own, has, "closed" if is_closed else "open", material]
+            words = [own, has, inside, material]
             item = QTreeWidgetItem(groups[above] if above else self.tree, words)
+            item.setToolTip(2, tip_of(_GIVES_WAY) if "gives way" in inside else "")
             item.setData(0, _PART, name)
             item.setIcon(0, _swatch(i))
             item.setSelected(name in chosen and name not in in_groups)
@@ -269,6 +274,14 @@ def _swatch(number):
 
 
 def _parts_of(study, specimen):
-    """((part, whose surface, whether it is closed, its material in the file), …) of a specimen's shape, in words."""
-    parts = parts_of(study, specimen, standing(specimen, study.meshes))
-    return tuple((p.name, p.specimen or "none: neutral grey", p.is_closed, p.material) for p in parts)
+    """((part, whose surface, whether it is closed and what it gives way to, its material in the file), …) of a
+    specimen's shape, in words."""
+    shape = standing(specimen, study.meshes)
+    given_way = giving_way(study, specimen, shape)
+
+    def inside(i, part):
+        word = "closed" if part.is_closed else "open"
+        return f"{word}, gives way to {', '.join(given_way[i])}" if i in given_way else word
+
+    parts = parts_of(study, specimen, shape)
+    return tuple((p.name, p.specimen or "none: neutral grey", inside(i, p), p.material) for i, p in enumerate(parts))

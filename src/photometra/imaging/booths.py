@@ -8,6 +8,7 @@ from pathlib import Path
 
 from ..instruments import constants_reading
 from ..pictures import PictureError, decoded_picture, read_picture
+from ..shapes.cutting import crossings, cut_apart
 from ..shapes.lying import LiesOn
 from ..shapes.meshfiles import kept_shape
 from ..shapes.standing import Shape, only_parts, shape_of
@@ -126,6 +127,9 @@ def scene_of(study: Study, specimen: Specimen, environment_name=None, parts=()) 
     shape = relieved(shape, specimen.surface, on, _body_of(study, specimen), radius)
     if parts and shape is not None and shape.parts:
         shape = only_parts(shape, tuple(parts))
+    if on and not shape.stock:
+        shape = cut_apart(shape, _clear_parts(study, specimen, shape, on))
+        on = tuple(on[i] for i in shape.whole) if shape.whole else on
     return Scene(
         environment(name, study.pictures, may_be_file=environment_name is not None),
         radius=radius,
@@ -156,6 +160,20 @@ def dressed(study, specimen, shape):
         else:
             out.append((other.surface.lying_on(_body_of(study, specimen)), constants_reading(other.readings)))
     return tuple(out)
+
+
+def _clear_parts(study, specimen, shape, on):
+    """Numbers of the closed parts that light travels within, the specimen's own first, then in the order in which they
+    were given their surfaces."""
+    found = []
+    is_open = shape.open_parts or (shape.is_open,) * len(shape.parts)
+    for i, (part, material, has, opened) in enumerate(zip(shape.parts, materials_in(shape), on, is_open, strict=True)):
+        surface = specimen.surface if has == OWN else has and has[0]
+        if surface is None or opened or not surface.lets_light_in:
+            continue
+        given = [k for k, (pattern, _) in enumerate(specimen.assigned) if matches(pattern, part, material)]
+        found.append((given[-1] if given else -1, i))
+    return tuple(i for _, i in sorted(found))
 
 
 def _body_of(study, specimen):
@@ -205,15 +223,40 @@ def undressed_findings(study, specimen, shape):
             yield Finding(f"No part of this shape {called}, which {name} was given to.", is_advice=True)
         if name not in there:
             yield Finding(f"'{pattern}' was given the surface of '{name}', which is not in this study any more.")
-    for part, has in zip(parts, dressed(study, specimen, shape), strict=False):
+    on = dressed(study, specimen, shape)
+    if on and not shape.stock:
+        yield from _crossing_findings(shape, _clear_parts(study, specimen, shape, on))
+    for part, has in zip(parts, on, strict=False):
         if has is None and not (shape.stock and part != parts[0]):
             yield Finding(f"{part} has no surface yet: it is shown in a neutral grey.", is_advice=True)
+
+
+def giving_way(study, specimen, shape) -> dict[int, tuple[str, ...]]:
+    """{number of a part: names of those that count where both would be}."""
+    on = dressed(study, specimen, shape)
+    found = {}
+    if on and not shape.stock:
+        for i, j in crossings(shape, _clear_parts(study, specimen, shape, on))[0]:
+            found[j] = (*found.get(j, ()), shape.parts[i])
+    return found
+
+
+def _crossing_findings(shape, clear):
+    cut, unclear = crossings(shape, clear)
+    for i, j in cut:
+        counts, yields = shape.parts[i], shape.parts[j]
+        yield Finding(
+            f"{counts} and {yields} cut through each other: there it is {counts}, which was given its surface first.",
+            is_advice=True,
+        )
+    for i, j in unclear:
+        yield Finding(f"{shape.parts[i]} and {shape.parts[j]} may cut through each other: one of them is not closed.")
 
 
 def lets_light_in(specimen, meshes=None):
     """Whether a specimen's shape has no inside while its surface lets light into one: a cloth of clear glass."""
     surface = specimen.surface
-    if specimen.assigned or surface["metalness"] >= 1.0 or surface["transmission"] <= 0.0 or surface.is_sheet:
+    if specimen.assigned or not surface.lets_light_in:
         return False
     shape = standing(specimen, meshes)
     return shape is not None and shape.is_open

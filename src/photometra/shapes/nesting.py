@@ -15,9 +15,11 @@ _WAYS = np.array([[0.3713, 0.8121, 0.4501], [-0.7307, 0.2519, 0.6346], [0.1327, 
 def containers_of(shape: Shape) -> tuple[int, ...]:
     """For every part of a shape the closed part that it lies within, the innermost one; -1 for none.
 
-    Parts that cut through each other count as lying beside each other. A hollow wall does not contain what its hollow
-    holds.
+    Parts that cut through each other count as lying beside each other, unless they have been cut. A hollow wall does
+    not contain what its hollow holds.
     """
+    if shape.outer:
+        return shape.outer
     count = len(shape.parts)
     corners = [shape.mesh.corners[shape.mesh.material == i].astype(float) for i in range(count)]
     is_open = shape.open_parts or (shape.is_open,) * count

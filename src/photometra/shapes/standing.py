@@ -21,7 +21,8 @@ class Shape:
     sheet without an inside. stock: besides the specimen's own surface (0), the surfaces that its triangles name, by
     their numbers from 1 on. radius: of the booth, where the shape has a size of its own. parts: names of what it is
     made of, by the numbers that its triangles have; open_parts: which of them have no inside;
-    materials: what their file says each is made of, empty for nothing.
+    materials: what their file says each is made of, empty for nothing. whole, outer: of parts that were cut along each
+    other, the part that each is of, and the one that lies around it, -1 for none (`cutting.cut_apart`).
     """
 
     mesh: Mesh
@@ -35,6 +36,13 @@ class Shape:
     parts: tuple[str, ...] = ()
     open_parts: tuple[bool, ...] = ()
     materials: tuple[str, ...] = ()
+    whole: tuple[int, ...] = ()
+    outer: tuple[int, ...] = ()
+
+    @property
+    def whole_parts(self):
+        """The names of its parts, each once."""
+        return self.parts[: len(set(self.whole))] if self.whole else self.parts
 
 
 @lru_cache(maxsize=4)

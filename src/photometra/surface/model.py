@@ -100,6 +100,11 @@ class Surface:
         )
 
     @property
+    def lets_light_in(self):
+        """Whether light travels within it as within a body."""
+        return self["metalness"] < 1.0 and self["transmission"] > 0.0 and not self.is_sheet
+
+    @property
     def is_sheet(self):
         """Whether light that goes through comes out on a reverse side, instead of into an interior."""
         return self["metalness"] < 1.0 and (self["thin_walled"] or self["reverse.translucency"] > 0.0)

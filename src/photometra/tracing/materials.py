@@ -124,7 +124,8 @@ def materials_of(compiled: CompiledSurface | Bank | tuple, scene: Scene):
     dressed = compiled if isinstance(compiled, tuple) else (compiled, *(None for _ in stock))
     if not stock:
         if isinstance(compiled, tuple) and scene.shape and len(scene.shape.parts) == len(dressed):
-            _nested(stack, [one or _compiled(NEUTRAL) for one in dressed], containers_of(scene.shape))
+            whole = scene.shape.whole or tuple(range(len(dressed)))
+            _nested(stack, [one or _compiled(NEUTRAL) for one in dressed], containers_of(scene.shape), whole)
             return stack.arrays()
         for one in dressed:
             stack.add(one or _compiled(NEUTRAL))
@@ -150,21 +151,22 @@ def materials_of(compiled: CompiledSurface | Bank | tuple, scene: Scene):
     return stack.arrays()
 
 
-def _nested(stack, dressed, containers):
+def _nested(stack, dressed, containers, whole):
     """Add the parts of a model, with the medium on either side of each: what lies within a clear part looks out into
-    that, and a clear one within a clear one has the boundary of the two, polished."""
+    that, and a clear one within a clear one has the boundary of the two, polished. whole: the part that each is of,
+    whose medium it has."""
     # The media first, as far as any is looked out into: their numbers are needed by the parts.
     media = {}
     for i, outer in enumerate(containers):
-        for part in (i, outer) if outer >= 0 and _is_clear(dressed[outer]) else ():
+        for part in (whole[i], outer) if outer >= 0 and _is_clear(dressed[outer]) else ():
             if part not in media and _is_clear(dressed[part]):
                 media[part] = stack.add_medium(_middle(dressed[part]))
     for i, outer in enumerate(containers):
         around = media.get(outer, -1)
         if around < 0:
-            stack.add(dressed[i], inside=media.get(i))
-        elif i in media:
-            stack.add(compile_boundary(_middle(dressed[i]), _middle(dressed[outer])), around, media[i])
+            stack.add(dressed[i], inside=media.get(whole[i]))
+        elif whole[i] in media:
+            stack.add(compile_boundary(_middle(dressed[i]), _middle(dressed[outer])), around, media[whole[i]])
         else:
             stack.add(dressed[i], around)
 

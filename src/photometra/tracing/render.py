@@ -130,7 +130,7 @@ class Rendering:
         """{name: share of each pixel (height, width)} of the stage and of every part of the shape; `specimen` of a
         shape that has no parts."""
         shape, scene = self._view.scene.shape, self._view.scene
-        names = shape.parts if shape is not None and shape.parts else ("specimen",)
+        names = shape.whole_parts if shape is not None and shape.parts else ("specimen",)
         return dict(zip(("stage", *names), np.moveaxis(coverage(scene, self.width, self.height), 2, 0), strict=True))
 
     def followed(self, count):

@@ -93,6 +93,11 @@ def coverage(scene: Scene, width, height, count=16, seed=1):
     met = np.zeros((height, width, 1 + parts), np.uint16)
     arrays = scene.camera_array(width, height), scene.array(), scene.mesh.arrays, np.empty(DEPTH, np.int32)
     _covered(width, height, count, seed, *arrays, met)
+    if scene.shape is not None and scene.shape.whole:
+        for group, owner in enumerate(scene.shape.whole):
+            if group != owner:
+                met[..., 1 + owner] += met[..., 1 + group]
+        met = met[..., : 1 + len(scene.shape.whole_parts)]
     return (met / np.float32(count)).astype(np.float32)
 
 
@@ -102,4 +107,6 @@ def survey(scene: Scene, width, height) -> Survey:
     camera[4:6] = 0.0
     part, places = np.empty((height, width), np.int32), np.zeros((height, width, 9))
     _surveyed(width, height, camera, scene.array(), scene.mesh.arrays, np.empty(DEPTH, np.int32), part, places)
+    if scene.shape is not None and scene.shape.whole:
+        part = np.where(part >= 0, np.array(scene.shape.whole, np.int32)[np.maximum(part, 0)], part)
     return Survey(part, places)
