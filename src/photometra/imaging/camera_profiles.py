@@ -1,4 +1,4 @@
-"""Camera profiles (.dcp, or a DNG's own tags): a camera's matrices under one or two lights (Adobe, DNG 1.6, 2021).
+"""Camera profiles (.dcp, or a DNG's own tags): a camera's matrices under one or two lights (DNG 1.6, 2021).
 
 Where it has forward matrices they take numbers that are balanced on white to XYZ under D50; else the colour matrices,
 from XYZ to the camera, are turned round. Between two lights a matrix is linear in the reciprocal of the temperature.

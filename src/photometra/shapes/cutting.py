@@ -6,7 +6,7 @@ other is left out, and of the other what lies within it looks out into it, as a 
 """
 
 from dataclasses import replace
-from functools import lru_cache
+from functools import cache, lru_cache
 
 import numpy as np
 
@@ -23,12 +23,13 @@ def crossings(shape: Shape, clear: tuple[int, ...]) -> tuple[tuple[tuple[int, in
     """(pairs of parts that cut through each other, pairs of which that cannot be told), of those whose numbers are
     given: closed ones that light travels within."""
     boxes = {i: _box(shape, i) for i in clear}
+    solid = _solids_of(shape)
     found, unclear = [], []
     for at, i in enumerate(clear):
         for j in clear[at + 1 :]:
             if not _overlap(boxes[i], boxes[j]):
                 continue
-            one, other = _solid(shape, i), _solid(shape, j)
+            one, other = solid(i), solid(j)
             if one is None or other is None:
                 unclear.append((i, j))
                 continue
@@ -50,22 +51,22 @@ def cut_apart(shape: Shape, clear: tuple[int, ...]) -> Shape:
     if not pairs:
         return shape
     count, cut = len(shape.parts), {i for pair in pairs for i in pair}
-    around = containers_of(shape)
+    around, solid = containers_of(shape), _solids_of(shape)
     partners = {i: {*(b for a, b in pairs if a == i), *(a for a, b in pairs if b == i)} for i in cut}
     pieces, whole = [], list(range(count))
     outer = [next((k for k in _around(around, i) if k not in partners.get(i, ())), -1) for i in range(count)]
     for i in cut:
-        rest = _solid(shape, i)
+        rest = solid(i)
         own = int(rest.to_mesh().run_original_id[0])
         for j in (a for a, b in pairs if b == i):
-            rest = rest - _solid(shape, j)
+            rest = rest - solid(j)
         for j in (b for a, b in pairs if a == i):
-            triangles = _of(rest ^ _solid(shape, j), own)
+            triangles = _of(rest ^ solid(j), own)
             if len(triangles):
                 pieces.append((len(whole), triangles))
                 whole.append(i)
                 outer.append(j)
-            rest = rest - _solid(shape, j)
+            rest = rest - solid(j)
         pieces.append((i, _of(rest, own)))
     m = shape.mesh
     kept = ~np.isin(m.material, list(cut))
@@ -117,7 +118,11 @@ def _overlap(one, other):
     return bool(np.all(one[0] < other[1]) and np.all(other[0] < one[1]))
 
 
-@lru_cache(maxsize=32)
+def _solids_of(shape):
+    """A function from the number of a part to its solid, each made once; gone with the call that asked for it."""
+    return cache(lambda i: _solid(shape, i))
+
+
 def _solid(shape, i):
     """A part as a solid with normals and UVs; None where its triangles do not close it."""
     import manifold3d
