@@ -8,7 +8,17 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from photometra.exchange.equations import Body, Conductor, Dielectric, Facets, Fibres, Filmed, Layered, Schlick
+from photometra.exchange.equations import (
+    Body,
+    BurleyBody,
+    Conductor,
+    Dielectric,
+    Facets,
+    Fibres,
+    Filmed,
+    Layered,
+    Schlick,
+)
 from photometra.exchange.graph import constant
 from photometra.exchange.theirs import colour_and_gloss, gloss, reflectance, surface_of
 from photometra.instruments.summary import colour_and_gloss as ours
@@ -119,6 +129,25 @@ def test_a_layer_takes_from_what_is_below_by_what_it_sends_back():
     both = Layered(top, Body(np.full(3, 0.7)))
     alone = reflectance(top, 30.0)
     assert reflectance(both, 30.0) == pytest.approx(alone + (1.0 - alone) * 0.7, abs=5e-3)
+
+
+def test_what_is_not_there_sends_nothing_back():
+    whole, half = (openpbr(base_color=(0.5,) * 3, geometry_opacity=share) for share in (1.0, 0.5))
+    assert reflectance(half, 30.0) == pytest.approx(0.5 * reflectance(whole, 30.0), rel=1e-6)
+    seen = surface_of("UsdPreviewSurface", {"diffuseColor": constant(0.5, 0.5, 0.5), "opacity": constant(0.25)})
+    solid = surface_of("UsdPreviewSurface", {"diffuseColor": constant(0.5, 0.5, 0.5)})
+    assert reflectance(seen, 30.0)[0] < 0.6 * reflectance(solid, 30.0)[0]
+
+
+@pytest.mark.parametrize("roughness", [0.0, 0.5, 1.0])
+def test_burleys_body_sends_back_what_the_librarys_own_fit_says(roughness):
+    """The directional albedo as the library's shaders state it, a fit to another quadrature (Hill)."""
+    for degrees in (10.0, 40.0, 60.0):
+        x = math.cos(math.radians(degrees))
+        smooth = 0.97619 - 0.488095 * (1.0 - x) ** 5
+        rough = 1.55754 + (-2.02221 + (2.56283 - 1.06244 * x) * x) * x
+        found = reflectance(BurleyBody(np.full(3, 0.5), 1.0, roughness), degrees)[0] / 0.5
+        assert found == pytest.approx(smooth + (rough - smooth) * roughness, abs=0.01)
 
 
 @pytest.mark.parametrize("model", ["open_pbr_surface", "gltf_pbr", "UsdPreviewSurface", "standard_surface"])

@@ -283,6 +283,24 @@ class Body:
 
 
 @dataclass(frozen=True, eq=False)
+class BurleyBody:
+    """A diffuse body that rises or falls towards grazing with its roughness (Burley 2012)."""
+
+    colour: np.ndarray
+    weight: float
+    roughness: float
+
+    def gives(self, wo, wi):
+        cos_o, cos_i = np.maximum(wo[:, 2], _LEAST), np.maximum(wi[:, 2], 0.0)
+        grazing = 0.5 + 2.0 * self.roughness * np.sum(wi * unit(wo + wi), axis=1) ** 2
+        both = (1.0 + (grazing - 1.0) * (1.0 - cos_o) ** 5) * (1.0 + (grazing - 1.0) * (1.0 - cos_i) ** 5)
+        return self.weight * self.colour * (both * cos_i / math.pi)[:, None]
+
+    def passes(self, wo):
+        return np.zeros((len(wo), 3))
+
+
+@dataclass(frozen=True, eq=False)
 class Fibres:
     """Fibres on top. zeltner: multiple scattering as a transformed cosine (2022), else Estevez & Kulla (2017)."""
 

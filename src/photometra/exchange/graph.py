@@ -355,6 +355,7 @@ _NODES = {
     "sign": (("in",), lambda n, o, a: np.sign(a)),
     "roughness_anisotropy": (("roughness", "anisotropy"), lambda n, o, r, a: _slope_widths(r, a)),
     "artistic_ior": (("reflectivity", "edge_color"), lambda n, o, r, edge: _gulbrandsen(r, edge)[o == "extinction"]),
+    "switch": ((*(f"in{i}" for i in range(1, 11)), "which"), lambda n, o, *a: a[int(np.clip(a[10].flat[0], 0, 9))]),
     "luminance": (("in",), lambda n, o, a: _grey(a) * np.ones(_width(n))),
     "saturate": (("in", "amount"), lambda n, o, a, t: _grey(a) + (a - _grey(a)) * t),
     "contrast": (("in", "amount", "pivot"), lambda n, o, a, t, pivot: (a - pivot) * t + pivot),

@@ -17,6 +17,7 @@ from ..instruments.summary import GLOSS_ANGLES
 from .equations import (
     Added,
     Body,
+    BurleyBody,
     Conductor,
     Dielectric,
     Facets,
@@ -66,7 +67,10 @@ def closure_of(definition, inputs):
         if found is not None:
             outer[port.getName()] = found
     end = definition.getImplementation().getOutputs()[0].getConnectedNode()
-    return _Closures(Graph(None), outer).at(end, "bsdf")
+    made = _Closures(Graph(None), outer)
+    opacity = float(np.clip(made.value(end, "opacity", otherwise=1.0), 0.0, 1.0))
+    whole = made.at(end, "bsdf")
+    return whole if opacity == 1.0 else Mixed(Nothing(), whole, opacity)
 
 
 class _Closures:
@@ -81,9 +85,10 @@ class _Closures:
         inner = port.getConnectedNode() if port is not None else None
         return self.made(inner) if inner is not None else Nothing()
 
-    def value(self, node, name, size=1):
+    def value(self, node, name, size=1, otherwise=0.0):
+        """The numbers that a node has at an input, `otherwise` where nothing is said there."""
         found = self.graph.at(node, name, self.outer)
-        data = found.mean if found is not None else np.zeros(size)
+        data = found.mean if found is not None else np.full(size, otherwise)
         return np.resize(data, size) if size > 1 else float(data[0])
 
     def word(self, node, name):
@@ -92,9 +97,8 @@ class _Closures:
 
     def made(self, node):
         make = getattr(self, f"_{node.getCategory()}", None)
-        if make is None:
-            return Nothing(0.0)
-        return make(node)
+        # Volumes send nothing back by themselves.
+        return Nothing(0.0) if make is None else make(node)
 
     def _layer(self, node):
         return Layered(self.at(node, "top"), self.at(node, "base"))
@@ -139,6 +143,10 @@ class _Closures:
         gives_back = self.word(node, "energy_compensation") == "true"
         colour = np.clip(self.value(node, "color", 3), 0.0, 1.0)
         return Body(colour, self.value(node, "weight"), self.value(node, "roughness"), gives_back)
+
+    def _burley_diffuse_bsdf(self, node):
+        colour = np.clip(self.value(node, "color", 3), 0.0, 1.0)
+        return BurleyBody(colour, self.value(node, "weight"), self.value(node, "roughness"))
 
     def _subsurface_bsdf(self, node):
         # A wide spot on a wide sample: where it leaves does not matter.
