@@ -8,6 +8,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from photometra.exchange.carried import carried, told_carried
 from photometra.exchange.equations import (
     Body,
     BurleyBody,
@@ -20,9 +21,12 @@ from photometra.exchange.equations import (
     Schlick,
 )
 from photometra.exchange.graph import constant
+from photometra.exchange.loss import fitted, fitted_as_gltf
 from photometra.exchange.theirs import colour_and_gloss, gloss, reflectance, surface_of
 from photometra.instruments.summary import colour_and_gloss as ours
+from photometra.maps import Generator, Layer, Map, Placement
 from photometra.optics import fresnel_conductor, fresnel_dielectric
+from photometra.study import Specimen
 from photometra.surface import Surface
 
 ALIKE = [
@@ -155,3 +159,28 @@ def test_every_model_of_the_library_is_worked_out(model):
     """With its own defaults each is a plain dielectric of gloss and a body of its colour."""
     found = colour_and_gloss(surface_of(model, {}))
     assert 0.2 < found["gloss60"] < 120.0 and 5.0 < found["L"] < 101.0
+
+
+class TestHowEachParameterIsCarried:
+    @pytest.fixture(scope="class")
+    @staticmethod
+    def hazy():
+        surface = {"metalness": 1.0, "constants": "brass-70-30", "roughness": 0.3, "haze.amount": 0.2}
+        return Specimen("Hazy", 40.0, Surface({**surface, "coat.amount": 1.0, "coat.ior": 1.6, "rotation": 20.0}))
+
+    def test_what_a_standard_has_is_carried_and_what_it_has_not_is_said(self, hazy):
+        as_mix = carried(hazy, fitted(hazy, mixed=True), "materialx")
+        assert as_mix["metalness"] == as_mix["coat.ior"] == "exact" and as_mix["constants"].startswith("within ΔE ")
+        # Strokes have no direction where there are none.
+        assert "rotation" not in as_mix
+        alone = carried(hazy, fitted_as_gltf(hazy), "gltf")
+        assert alone["haze.amount"] == alone["coat.ior"] == "cannot be carried" and alone["coat.amount"] == "exact"
+
+    def test_maps_leave_where_there_are_uvs(self):
+        varied = Map((Layer(Generator("checker"), Placement("uv", (20.0, 20.0))),), 0.1, 0.6)
+        one = Specimen("Tile", 40.0, Surface({"roughness": varied, "coat.amount": 1.0}))
+        ways = carried(one, fitted(one, mixed=True), "materialx")
+        assert ways["roughness"] == "exact"
+        assert told_carried({"roughness": "exact", "ior": "within ΔE 0.1", "haze.amount": "cannot be carried"}) == [
+            "exact: roughness", "within ΔE 0.1: index of refraction", "cannot be carried: haze",
+        ]  # fmt: skip

@@ -16,7 +16,7 @@ from ..names import stem_of
 from ..shapes.meshfiles import SUFFIXES, UNITS_MM, read_mesh
 from ..shapes.standing import SHAPES, shape_of
 from ..study import VIEWPOINTS, change_file, read_file
-from ..surface import parameter
+from ..surface import PARAMETERS, parameter
 from ..surface.checks import picture_findings
 from ..surface.values import parse_length
 from .output import Refused, output_path, print_json, table, tell
@@ -242,6 +242,7 @@ def export(
     """Write a specimen in an open material standard, with the values that come closest as instruments see it."""
     if standard not in STANDARDS:
         raise Refused(f"--as '{standard}' is not a standard it writes; choose {', '.join(STANDARDS)}")
+    from ..exchange.carried import carried
     from ..exchange.loss import told_loss
     from ..exchange.materialx import UNITS
 
@@ -256,8 +257,9 @@ def export(
     document = document.with_specimen_at(i, one)
     with place_of(cluster) as place:
         fits, left_out = write_standard(standard, document, one, path, unit, place)
+    ways = carried(one, fits[one.name], standard) if one.name in fits else {}
     if as_json:
-        print_json({"file": str(path), "standard": standard, "not_carried": left_out, "losses": [
+        print_json({"file": str(path), "standard": standard, "carried": ways, "not_carried": left_out, "losses": [
             {"specimen": name, "delta_e": fit.fitted.delta_e, "gloss": list(fit.fitted.gloss),
              "rms_by_angle": fit.compared.rms_by_angle,
              "renamed_delta_e": fit.renamed.delta_e, "renamed_gloss": list(fit.renamed.gloss),
@@ -268,6 +270,8 @@ def export(
     tell(f"wrote {path}")
     for name, fit in fits.items():
         tell(f"{name}: {told_loss(fit)}")
+    if ways:
+        table(one.name, ("parameter", "carried"), [(PARAMETERS[name].label, way) for name, way in ways.items()])
     for sentence in left_out:
         tell(f"not carried: {sentence}")
 

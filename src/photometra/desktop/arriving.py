@@ -186,7 +186,7 @@ class Arriving(QObject):
             value = replace(value, layers=tuple(layers))
         else:
             value = new_map(self.session.specimen.surface, name, source)
-        self.session.set_values({name: value}, f"map of {PARAMETERS[name].label.lower()}")
+        self.session.set_values({name: value}, f"map of {PARAMETERS[name].words}")
         self.map_given.emit(name)
 
     def relink(self):

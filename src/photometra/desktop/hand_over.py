@@ -249,7 +249,7 @@ class HandOver(QDialog):
         study, specimen = self.session.study, self.session.specimen
         standard = next(s for s, suffixes in STANDARDS.items() if Path(path).suffix.lower() in suffixes)
         unit = self.unit.currentText() if standard == "materialx" else "mm"
-        if self.job.start(lambda _report, _cancel: (path, *write_standard(standard, study, specimen, path, unit))):
+        if self.job.start(lambda _report, _cancel: _exported(standard, study, specimen, path, unit)):
             self._finish = self._exported
             self._busy(True)
 
@@ -257,9 +257,9 @@ class HandOver(QDialog):
         self._busy(False)
         from ..exchange.loss import told_loss
 
-        path, fits, left_out = outcome
+        path, fits, left_out, ways = outcome
         self._show_compared(fits.get(self.session.specimen.name) if self.session.specimen else None)
-        lines = [f"Wrote {path}", *(f"{name}: {told_loss(fit)}" for name, fit in fits.items())]
+        lines = [f"Wrote {path}", *(f"{name}: {told_loss(fit)}" for name, fit in fits.items()), *ways]
         if left_out:
             more = len(left_out) - _MOST_LINES
             lines += ["Not carried:", *(f"· {sentence}" for sentence in left_out[:_MOST_LINES])]
@@ -280,3 +280,12 @@ class HandOver(QDialog):
     def done(self, result):
         self.job.end()
         super().done(result)
+
+
+def _exported(standard, study, specimen, path, unit):
+    """(path, fits, what is left out, how each parameter of the specimen is carried, in lines), written."""
+    from ..exchange.carried import carried, told_carried
+
+    fits, left_out = write_standard(standard, study, specimen, path, unit)
+    found = carried(specimen, fits[specimen.name], standard) if specimen.name in fits else {}
+    return path, fits, left_out, told_carried(found)

@@ -268,7 +268,7 @@ class MapSheet(QWidget):
             return
         self.layer = min(self.layer, len(value.layers) - 1)
         one = value.layers[self.layer]
-        self.title.setText(f"Map of {PARAMETERS[self.name].label.lower()}")
+        self.title.setText(f"Map of {PARAMETERS[self.name].words}")
         self.layers.clear()
         for i, layer in enumerate(value.layers):
             how = f"{layer.combine} " if i else ""
@@ -350,7 +350,7 @@ class MapSheet(QWidget):
     # What the person does.
 
     def _put(self, value, goes_on=False):
-        self.session.set_values({self.name: value}, f"map of {PARAMETERS[self.name].label.lower()}", True)
+        self.session.set_values({self.name: value}, f"map of {PARAMETERS[self.name].words}", True)
         if not goes_on:
             self.session.settle()
 
@@ -429,7 +429,7 @@ class MapSheet(QWidget):
         """Give the parameter one value again."""
         value = self.map
         if value is not None:
-            self.session.set_values({self.name: value.middle}, f"constant {PARAMETERS[self.name].label.lower()}")
+            self.session.set_values({self.name: value.middle}, f"constant {PARAMETERS[self.name].words}")
             self.session.settle()
 
     def end(self):

@@ -148,7 +148,7 @@ class Session(QObject):
             # The gauge shows again what still holds.
             self.surface_changed.emit()
             return
-        label = label or f"{PARAMETERS[names[0]].label.lower()}"
+        label = label or PARAMETERS[names[0]].words
         key = (self.index, names) if dragging else None
         self.change_specimen(changed, label, key)
 
@@ -164,7 +164,7 @@ class Session(QObject):
     def set_free(self, name, is_free):
         if not self.has_specimen():
             return
-        label = f"{'free' if is_free else 'hold'} {PARAMETERS[name].label.lower()}"
+        label = f"{'free' if is_free else 'hold'} {PARAMETERS[name].words}"
         specimen = self.specimen.with_free(name, is_free)
         # Of a range both ends are free, or held, by the one pin.
         for end in () if is_free else ENDS:
@@ -176,7 +176,7 @@ class Session(QObject):
         if not self.has_specimen():
             return
         specimen = self.specimen.with_bounds(name, bounds)
-        self.change_specimen(specimen, f"bounds of {PARAMETERS[name].label.lower()}")
+        self.change_specimen(specimen, f"bounds of {PARAMETERS[name].words}")
 
     def change_reading(self, reading, label):
         """Put a changed reading in the chosen one's place."""

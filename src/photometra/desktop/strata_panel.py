@@ -182,7 +182,7 @@ class StrataPanel(QWidget):
         button.taken_off.connect(lambda: self._give_map(name, self.session.specimen.surface[name]))
 
     def _give_map(self, name, value):
-        self.session.set_values({name: value}, f"map of {PARAMETERS[name].label.lower()}")
+        self.session.set_values({name: value}, f"map of {PARAMETERS[name].words}")
         if isinstance(value, Map):
             self.map_wanted.emit(name)
 

@@ -126,7 +126,7 @@ class Surveyor(QObject):
                 if np.all(np.isfinite(level)):
                     p = PARAMETERS[name]
                     here = value.at(level if np.ndim(level) else float(level))
-                    words.append(f"{p.label.lower()} {format_value(p, here)}")
+                    words.append(f"{p.words} {format_value(p, here)}")
         self.told.emit(", ".join(words))
 
     def _tap(self, x, y):

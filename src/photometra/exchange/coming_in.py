@@ -68,7 +68,7 @@ class Coming:
             self.changes[name] = tuple(float(v) for v in np.resize(mean, 3)) if p.components else float(mean[0])
             return
         if not p.varies:
-            self.graph.note(f"the picture of {p.label.lower()}: carried as its mean, as {p.name} cannot vary here")
+            self.graph.note(f"the picture of {p.words}: carried as its mean, as {p.name} cannot vary here")
             self.put(name, Value(value.mean[None] if p.components else value.mean), factor)
             return
         self.changes[name] = self._map(p, value, data, factor)

@@ -254,7 +254,7 @@ class Understood:
         told = f"differs from its own equations by {self.fitted}"
         if self.changed is None:
             return told
-        return f"{told} ({PARAMETERS[self.changed].label.lower()} fitted; as written {self.renamed})"
+        return f"{told} ({PARAMETERS[self.changed].words} fitted; as written {self.renamed})"
 
 
 def understood(surface, closure) -> Understood | None:

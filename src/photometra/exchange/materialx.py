@@ -95,7 +95,7 @@ def openpbr_inputs(specimen: Specimen, mixed=False):
                 left_out.append("the shallow and deep matter of the subsurface: carried as one colour")
     for name in specimen.surface.maps:
         if not baked.carries(specimen.surface, name):
-            label = PARAMETERS[name].label.lower()
+            label = PARAMETERS[name].words
             left_out.append(f"the map of {label}: carried as one value, half-way along its range")
     _layers(s, inputs)
     if s["film.amount"] > 0.0:

@@ -87,4 +87,4 @@ def distinct(problem, best, found, freedom):
 def told(minimum):
     """A minimum in a few words: `film thickness 312.4 nm`."""
     p, _ = scalar_owner(minimum.name)
-    return f"{p.label.lower()} {minimum.value:.{p.digits}f} {p.unit}".strip()
+    return f"{p.words} {minimum.value:.{p.digits}f} {p.unit}".strip()

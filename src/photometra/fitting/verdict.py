@@ -160,7 +160,7 @@ def helps(problem, x, pool, free) -> tuple[str, ...]:
         if left is not None and left < _WORTH_SAYING * whole:
             found.append((left, p))
     found.sort(key=lambda f: f[0])
-    out = [f"freeing {p.label.lower()} ({p.name}) would take away {100 * (1 - left / whole):.0f} % of the misfit"
+    out = [f"freeing {p.words} ({p.name}) would take away {100 * (1 - left / whole):.0f} % of the misfit"
            for left, p in found[:2]]  # fmt: skip
     rgb = [n for n in free if PARAMETERS.get(n) and PARAMETERS[n].components and not is_spectrum(surface[n])]
     if rgb and _has_spectrum(problem):

@@ -83,7 +83,7 @@ def _plain(value):
 
 def _instrument(instrument):
     kind = KINDS[instrument.kind_key]
-    told = [p.label.lower() for p in PARAMETERS.values() if instrument.kind_key in p.told_by]
+    told = [p.words for p in PARAMETERS.values() if instrument.kind_key in p.told_by]
     lines = [f"\n## In Photometra\n\nReads: {kind.label.lower()}. Compared by {kind.metric_label}."]
     if told:
         lines.append(f"It frees {', '.join(told)}.")

@@ -79,7 +79,7 @@ def equal_axis(solution, count=6) -> Axis:
     changes = tuple({p.name: s.input(p.name) for p in owners} for s in surfaces)
     # What varies most against its gauge names a step.
     told = max(names, key=lambda n: np.ptp([s.scalar(n) for s in surfaces]) / np.ptp(scalar_owner(n)[0].span))
-    labels = tuple(f"{scalar_owner(told)[0].label.lower()} {figures(s.scalar(told))}" for s in surfaces)
+    labels = tuple(f"{scalar_owner(told)[0].words} {figures(s.scalar(told))}" for s in surfaces)
     return Axis("equal", "Equally good surfaces", changes, labels)
 
 

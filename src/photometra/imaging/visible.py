@@ -52,7 +52,7 @@ class VisibleError:
 
     @property
     def sentence(self):
-        cause = scalar_owner(self.causes[0][0])[0].label.lower() if self.causes else "nothing"
+        cause = scalar_owner(self.causes[0][0])[0].words if self.causes else "nothing"
         return (
             f"The evidence leaves ΔE {figures(self.largest, 2)} at most, at the marked place, mostly from {cause}; "
             f"{figures(self.mean, 2)} on average over the picture"

@@ -209,7 +209,7 @@ def _cannot(study, stands, found, told):
         column = told.errors[:, j]
         # An error of half the usual range is as good as none.
         if not len(column) or column.min() > 0.5 * told.spans[j]:
-            label = scalar_owner(scalar)[0].label.lower()
+            label = scalar_owner(scalar)[0].words
             if label not in silent:
                 silent.append(label)
     if silent:

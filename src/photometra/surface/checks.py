@@ -43,14 +43,14 @@ def _found(s, size_mm, has_constants_reading):
     for name, value in s.maps.items():
         if value.is_missing:
             yield Finding(
-                f"The map of {PARAMETERS[name].label.lower()} is without its picture; level 0.5 stands in for it. "
+                f"The map of {PARAMETERS[name].words} is without its picture; level 0.5 stands in for it. "
                 "Find the picture, or use a constant.",
                 "Use a constant",
                 {name: value.middle},
             )
         if value.ends_in_mask:
             yield _advice(
-                f"The last layer of the map of {PARAMETERS[name].label.lower()} is a mask, and masks nothing.",
+                f"The last layer of the map of {PARAMETERS[name].words} is a mask, and masks nothing.",
                 "Remove it",
                 {name: replace(value, layers=value.layers[:-1])},
             )

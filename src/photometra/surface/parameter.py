@@ -47,6 +47,11 @@ class Parameter:
     components: tuple[str, ...] = field(default=(), repr=False)
 
     @property
+    def words(self):
+        """Its label within a sentence: `coat roughness`, `Abbe number`."""
+        return self.label if self.label.startswith("Abbe") else self.label[0].lower() + self.label[1:]
+
+    @property
     def span(self):
         """The range a gauge shows."""
         return self.usual or self.hard

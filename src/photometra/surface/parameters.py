@@ -45,7 +45,7 @@ def spoken(scalar):
         p, component = scalar_owner(scalar)
     except InputError:
         return scalar
-    words = p.label[0].lower() + p.label[1:]
+    words = p.words
     parts = component.split(".") if component is not None else ()
     ends = [f"at the map's {part} end" for part in parts if part in ENDS]
     of_colour = [_RGB_WORDS.get(part, f"{part} nm") for part in parts if part not in ENDS]

@@ -1,0 +1,76 @@
+"""How each parameter of a surface leaves by a standard: exactly, within so much, as one value, or not at all.
+
+Found by asking: what a standard would have written were the parameter left at its default is compared with what is.
+"""
+
+import math
+from dataclasses import replace
+
+import numpy as np
+
+from ..errors import InputError
+from ..study import Specimen
+from ..surface import PARAMETERS
+from .baked import SAME, carries
+from .loss import Fitted
+from .materialx import openpbr_inputs
+from .models import GLTF, to_gltf
+
+EXACT, ONE_VALUE, LOST = "exact", "as one value", "cannot be carried"
+
+
+def carried(specimen: Specimen, fit: Fitted, standard) -> dict[str, str]:
+    """{parameter: how it is carried} of all that is not at its default and does something."""
+    uniform = replace(specimen, surface=specimen.surface.uniform())
+    written = _written(uniform, standard)
+    within = f"within ΔE {max(0.1, math.ceil(10.0 * fit.fitted.delta_e) / 10.0):.1f}"
+    out = {}
+    for name in specimen.surface.given:
+        if not specimen.surface.applies(name):
+            continue
+        plain = replace(uniform, surface=uniform.surface.with_values({name: PARAMETERS[name].default}))
+        try:
+            leaves = _differ(written, _written(plain, standard))
+        except InputError:
+            leaves = True
+        varies = name in specimen.surface.maps
+        if not leaves and not (varies and carries(specimen.surface, name)):
+            out[name] = LOST
+        elif varies and not carries(specimen.surface, name):
+            out[name] = ONE_VALUE
+        elif SAME.get(name) in fit.changed or not _is_same(name, uniform.surface, written, standard):
+            out[name] = within
+        else:
+            out[name] = EXACT
+    return out
+
+
+def told_carried(found: dict[str, str]) -> list[str]:
+    """A line for each way that parameters are carried, the closest first."""
+    ways = sorted(set(found.values()), key=lambda way: (way != EXACT, way == LOST, way))
+    return [f"{way}: {', '.join(PARAMETERS[n].words for n, w in found.items() if w == way)}" for way in ways]
+
+
+def _written(specimen, standard):
+    """{input of the standard: its numbers} of what it would be given without any fitting."""
+    inputs = openpbr_inputs(specimen, mixed=standard == "materialx")[0]
+    if standard == "gltf":
+        found = to_gltf(inputs, specimen.size_mm, lambda _: None)
+    else:
+        found = {name: value for name, (_, value) in inputs.items()}
+    return {name: np.ravel(np.asarray(value, float)) for name, value in found.items()}
+
+
+def _differ(one, other):
+    return one.keys() != other.keys() or any(not np.array_equal(one[k], other[k]) for k in one)
+
+
+def _is_same(name, surface, written, standard):
+    """Whether a parameter's own number stands in what is written."""
+    theirs = SAME.get(name)
+    if theirs is not None and standard == "gltf":
+        theirs = next((own for own, ours in GLTF.items() if ours == theirs), None)
+    if theirs not in written:
+        return False
+    own = surface.rgb(name) if PARAMETERS[name].components else surface[name]
+    return np.allclose(written[theirs], np.ravel(np.asarray(own, float)), atol=1e-6)
