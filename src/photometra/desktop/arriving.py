@@ -241,6 +241,16 @@ class Arriving(QObject):
             self.waiting.begin(f"Reading {name}…")
             self._fetcher.start(lambda _report, _cancel: (take, read()))
 
+    def _end_fetching(self):
+        """As the window closes: nothing more is read, and no sheet of what was read is left open."""
+        self._arriving.clear()
+        self._is_given_up = True
+        self._fetcher.end()
+        self.waiting.end()
+        for sheet in (self.import_sheet, self.materials_sheet):
+            if sheet is not None:
+                sheet.close()
+
     def _give_up(self):
         """What is being read is let run to its end, and then not taken."""
         self._is_given_up = self._is_fetching

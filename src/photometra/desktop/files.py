@@ -241,7 +241,7 @@ class Files(Arriving):
         self._overdue.stop()
         self._release()
         self._reader.end()
-        self._fetcher.end()
+        self._end_fetching()
         self._writer.end()
         self._keeper.end()
         if self.session.history.is_saved or self._is_let_go:

@@ -92,7 +92,7 @@ class LibrarySheet(Sheet):
         self.session, self.settings = session, settings
         self.libraries = []
         self.chosen = None
-        self._again = False
+        self._again = self._is_ended = False
         self._sync = LongJob(self)
         self._sync.progressed.connect(lambda at: self.state.setText(f"Reading entry {at[0]} of {at[1]}…"))
         self._sync.finished.connect(self._synced)
@@ -234,6 +234,9 @@ class LibrarySheet(Sheet):
 
     def bring_up(self):
         """Open the libraries there are, and bring their indexes up to the files, away from the window's thread."""
+        # What was still on its way when the window closed must not start it again.
+        if self._is_ended:
+            return
         folders = [default_library(), starter_library()]
         folders += [Path(p) for p in self.settings.value("libraries", [], list)]
         known = {library.folder: library for library in self.libraries}
@@ -443,7 +446,9 @@ class LibrarySheet(Sheet):
     def end(self):
         for part in (self._sync, self._ranking, self._keeping, self._search, self.picture):
             part.end()
+        self._is_ended = True
         self._rest.stop()
+        self._changed.stop()
         for library in self.libraries:
             library.close()
         self.libraries = []
