@@ -184,6 +184,8 @@ def test_export_and_constants(run, run_json, demo_file, tmp_path):
     out = tmp_path / "a.mtlx"
     code, _, err = run("export", demo_file, BRASS, "--as", "materialx", "-o", out)
     assert code == 0 and "not carried" in err and "open_pbr_surface" in out.read_text()
+    code, said, _ = run("export", demo_file, BRASS, "--as", "materialx", "--model", "standard_surface", "-o", out)
+    assert code == 0 and "<standard_surface " in out.read_text() and "exact" in said
     assert len(run_json("constants")[1]["tables"]) == 56
     _, brass = run_json("constants", "brass-70-30")
     assert {"name", "title", "source", "columns"} <= set(brass) and brass["colour"].startswith("#")
@@ -253,6 +255,8 @@ class TestBadInput:
         (["measure", "S", PLATE, "ruler"], "no instrument"),
         (["measure", "S", BRASS, "refractometer"], "dielectrics only"),
         (["measure", "S", PLATE, "spectrophotometer", "--geometry", "1:1"], "no geometry"),
+        (["export", "S", PLATE, "--as", "gltf", "--model", "gltf_pbr", "-o", "a.glb"], "--model is of MaterialX"),
+        (["export", "S", PLATE, "--as", "materialx", "--model", "gloss", "-o", "a.mtlx"], "not known; give open_pbr"),
         (["export", "S", PLATE, "--as", "paper", "-o", "a.mtlx"], "not a standard"),
         (["add", "S", PLATE], "already"),
         (["add", "S", "Tin", "--size-mm", "-3"], "size"),

@@ -75,6 +75,26 @@ class TestRoundTrips:
             for off, out, home in zip(found.gloss, told.gloss, back.understood.fitted.gloss, strict=True):
                 assert off == pytest.approx(out + home, abs=0.5), one.name
 
+    @pytest.mark.parametrize("model", ["standard_surface", "gltf_pbr", "UsdPreviewSurface"])
+    def test_a_document_in_another_model_comes_back(self, tmp_path, model):
+        """Valid, in that model alone, and as near as it said: a hazy metal, and a map where the model has an input."""
+        given = {"metalness": 1.0, "constants": "brass-70-30", "roughness": 0.3, "haze.amount": 0.3}
+        varied = Map((Layer(Generator("checker"), Placement("uv", (20.0, 20.0))),), 0.2, 0.5)
+        for one in (Specimen("Hazy", 40.0, Surface(given)), Specimen("Tile", 40.0, Surface({"roughness": varied}))):
+            path = tmp_path / f"{one.name}.mtlx"
+            fits, lost = write_standard("materialx", Study("T", (one,)), one, path, model=model)
+            doc = mx.createDocument()
+            mx.readFromXmlFile(doc, str(path))
+            assert {n.getCategory() for n in doc.getNodes() if n.getType() == "surfaceshader"} - {"mix"} == {model}
+            back = of_one(path, size_mm=40.0)
+            surface, told = back.specimen.surface, fits[one.name].fitted
+            found = loss_between(colour_and_gloss(one.surface.uniform()), colour_and_gloss(surface.uniform()))
+            assert found.delta_e < told.delta_e + 0.5, (model, one.name)
+            if one.name == "Hazy":
+                assert surface["haze.amount"] == pytest.approx(0.3, abs=1e-3) and surface["haze.spread"] > 0.1
+            else:
+                assert isinstance(surface.input("roughness"), Map) and not any("map" in s for s in lost)
+
     def test_fitting_is_never_worse_than_renaming_and_mostly_far_better(self):
         hazy = Specimen(
             "Hazy", 60.0, Surface({"metalness": 1.0, "constants": "gold", "roughness": 0.2, "haze.amount": 0.3})

@@ -8,7 +8,7 @@ from typing import Annotated
 
 import typer
 
-from ..exchange import STANDARDS, read_materials, write_standard
+from ..exchange import MODELS, OPENPBR, STANDARDS, read_materials, write_standard
 from ..imaging.booths import as_it_stands
 from ..imaging.denoising import is_available
 from ..imaging.rendering import DEFAULT_SAMPLES, header_of, is_written, render_picture
@@ -235,6 +235,9 @@ def export(
     ],
     output: Annotated[Path, typer.Option("-o", metavar="FILE")],
     unit: Annotated[str, typer.Option(metavar="mm|cm|m", help="Of the scene that a MaterialX document is for.")] = "mm",
+    model: Annotated[
+        str, typer.Option(metavar="MODEL", help=f"Of a MaterialX document: {', '.join(MODELS)}.")
+    ] = OPENPBR,
     assignments: Assignments = None,
     cluster: Cluster = None,
     as_json: Json = False,
@@ -250,14 +253,18 @@ def export(
         raise Refused(f"--unit '{unit}' is not known; give {', '.join(UNITS)}")
     if unit != "mm" and standard != "materialx":
         raise Refused(f"--unit is of MaterialX: {standard} says itself how long its unit is")
+    if model not in MODELS:
+        raise Refused(f"--model '{model}' is not known; give {', '.join(MODELS)}")
+    if model != OPENPBR and standard != "materialx":
+        raise Refused(f"--model is of MaterialX: {standard} has one of its own")
     path = output_path(output, STANDARDS[standard])
     document = read_file(study)
     i = document.index(specimen)
     one = replace(document.specimens[i], surface=changed(document.specimens[i], assignments))
     document = document.with_specimen_at(i, one)
     with place_of(cluster) as place:
-        fits, left_out = write_standard(standard, document, one, path, unit, place)
-    ways = carried(one, fits[one.name], standard) if one.name in fits else {}
+        fits, left_out = write_standard(standard, document, one, path, unit, place, model)
+    ways = carried(one, fits[one.name], standard, model) if one.name in fits else {}
     if as_json:
         print_json({"file": str(path), "standard": standard, "carried": ways, "not_carried": left_out, "losses": [
             {"specimen": name, "delta_e": fit.fitted.delta_e, "gloss": list(fit.fitted.gloss),

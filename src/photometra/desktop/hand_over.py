@@ -17,7 +17,7 @@ from PyQt6.QtWidgets import (
     QVBoxLayout,
 )
 
-from ..exchange import STANDARDS, write_standard
+from ..exchange import MODELS, OPENPBR, STANDARDS, write_standard
 from ..imaging.rendering import render_picture
 from .curve import Curve
 from .session import Session
@@ -26,7 +26,7 @@ from .workers import LongJob
 
 _MOST_LINES = 12
 _STANDARDS = {
-    "MaterialX with the OpenPBR surface": STANDARDS["materialx"],
+    "MaterialX": STANDARDS["materialx"],
     "glTF with its parts": STANDARDS["gltf"],
     "USD stage with its parts": STANDARDS["usd"],
 }
@@ -110,8 +110,14 @@ class HandOver(QDialog):
         self.unit.setAccessibleName("Unit of lengths")
         self.unit.setToolTip("Of the scene that the document is for; glTF and USD say theirs themselves")
         self.unit.addItems(["mm", "cm", "m"])
-        self.standard.currentIndexChanged.connect(lambda i: self.unit.setVisible(i == 0))
+        self.standard.currentIndexChanged.connect(self._follow_standard)
         row.addWidget(self.unit)
+        self.model = QComboBox()
+        self.model.setAccessibleName("Surface model")
+        self.model.setToolTip("The surface model that the document is written in")
+        for model, label in MODELS.items():
+            self.model.addItem(label, model)
+        row.addWidget(self.model)
         self.export_button = QPushButton("Export…")
         self.export_button.clicked.connect(self._choose_material)
         row.addWidget(self.export_button)
@@ -130,6 +136,11 @@ class HandOver(QDialog):
         column.addLayout(curves)
         column.addWidget(self.legend)
         return group
+
+    def _follow_standard(self, index):
+        """Units and models are MaterialX's; the others have one of each."""
+        for part in (self.unit, self.model):
+            part.setVisible(index == 0)
 
     def _report_group(self):
         group = QGroupBox("Calibration report")
@@ -248,8 +259,9 @@ class HandOver(QDialog):
         """Write the specimen in the standard of the suffix; say what that loses, and what it cannot carry."""
         study, specimen = self.session.study, self.session.specimen
         standard = next(s for s, suffixes in STANDARDS.items() if Path(path).suffix.lower() in suffixes)
-        unit = self.unit.currentText() if standard == "materialx" else "mm"
-        if self.job.start(lambda _report, _cancel: _exported(standard, study, specimen, path, unit)):
+        is_open = standard == "materialx"
+        unit, model = (self.unit.currentText(), self.model.currentData()) if is_open else ("mm", OPENPBR)
+        if self.job.start(lambda _report, _cancel: _exported(standard, study, specimen, path, unit, model)):
             self._finish = self._exported
             self._busy(True)
 
@@ -282,10 +294,10 @@ class HandOver(QDialog):
         super().done(result)
 
 
-def _exported(standard, study, specimen, path, unit):
+def _exported(standard, study, specimen, path, unit, model):
     """(path, fits, what is left out, how each parameter of the specimen is carried, in lines), written."""
     from ..exchange.carried import carried, told_carried
 
-    fits, left_out = write_standard(standard, study, specimen, path, unit)
-    found = carried(specimen, fits[specimen.name], standard) if specimen.name in fits else {}
+    fits, left_out = write_standard(standard, study, specimen, path, unit, model=model)
+    found = carried(specimen, fits[specimen.name], standard, model) if specimen.name in fits else {}
     return path, fits, left_out, told_carried(found)

@@ -8,6 +8,12 @@ from ..errors import InputError
 
 STANDARDS = {"materialx": (".mtlx",), "gltf": (".glb",), "usd": (".usda", ".usdc")}
 """What is written, and by which suffixes."""
+OPENPBR = "open_pbr_surface"
+MODELS = {
+    OPENPBR: "OpenPBR", "standard_surface": "Standard Surface", "gltf_pbr": "glTF",
+    "UsdPreviewSurface": "UsdPreviewSurface",
+}  # fmt: skip
+"""The surface models that a MaterialX document may be written in, and what people call them."""
 _USD = (".usda", ".usdc", ".usd")
 MATERIAL_SUFFIXES = (".mtlx", ".gltf", ".glb", *_USD)
 """Of files that materials come from."""
@@ -42,10 +48,11 @@ def _told(taken, name):
     return replace(taken.specimen, rests_on=f"{name}, {taken.model}", notes=notes.strip())
 
 
-def write_standard(standard, study, specimen, path, unit="mm", place=None):
+def write_standard(standard, study, specimen, path, unit="mm", place=None, model="open_pbr_surface"):
     """Write a specimen by a standard: ({specimen: `loss.Fitted`}, sentences on what could not be carried).
 
-    unit: of a MaterialX document's lengths; the others say theirs themselves. place: where the values that lose least
+    unit: of a MaterialX document's lengths, model: its surface model, of `MODELS`; the others have one of each.
+    place: where the values that lose least
     are looked for, this process unless it is given (`tracing.places`).
     """
     from ..tracing.places import Threads
@@ -62,5 +69,5 @@ def write_standard(standard, study, specimen, path, unit="mm", place=None):
     from .loss import fitted
     from .materialx import write_materialx
 
-    (found,) = place.each(partial(fitted, mixed=True), [specimen])
-    return {specimen.name: found}, write_materialx(specimen, path, found.inputs, unit)
+    (found,) = place.each(partial(fitted, mixed=True, model=model), [specimen])
+    return {specimen.name: found}, write_materialx(specimen, path, found.inputs, unit, model)

@@ -11,18 +11,21 @@ import numpy as np
 from ..errors import InputError
 from ..study import Specimen
 from ..surface import PARAMETERS
+from . import OPENPBR
 from .baked import SAME, carries
 from .loss import Fitted
-from .materialx import openpbr_inputs
-from .models import GLTF, to_gltf
+from .materialx import HAZE, openpbr_inputs
+from .models import as_model, picture_inputs
 
 EXACT, ONE_VALUE, LOST = "exact", "as one value", "cannot be carried"
 
 
-def carried(specimen: Specimen, fit: Fitted, standard) -> dict[str, str]:
-    """{parameter: how it is carried} of all that is not at its default and does something."""
+def carried(specimen: Specimen, fit: Fitted, standard, model=OPENPBR) -> dict[str, str]:
+    """{parameter: how it is carried} of all that is not at its default and does something. model: of a MaterialX
+    document, one of `MODELS`."""
+    model = "gltf_pbr" if standard == "gltf" else model
     uniform = replace(specimen, surface=specimen.surface.uniform())
-    written = _written(uniform, standard)
+    written = _written(uniform, standard, model)
     within = f"within ΔE {max(0.1, math.ceil(10.0 * fit.fitted.delta_e) / 10.0):.1f}"
     out = {}
     for name in specimen.surface.given:
@@ -30,7 +33,7 @@ def carried(specimen: Specimen, fit: Fitted, standard) -> dict[str, str]:
             continue
         plain = replace(uniform, surface=uniform.surface.with_values({name: PARAMETERS[name].default}))
         try:
-            leaves = _differ(written, _written(plain, standard))
+            leaves = _differ(written, _written(plain, standard, model))
         except InputError:
             leaves = True
         varies = name in specimen.surface.maps
@@ -38,7 +41,7 @@ def carried(specimen: Specimen, fit: Fitted, standard) -> dict[str, str]:
             out[name] = LOST
         elif varies and not carries(specimen.surface, name):
             out[name] = ONE_VALUE
-        elif SAME.get(name) in fit.changed or not _is_same(name, uniform.surface, written, standard):
+        elif SAME.get(name) in fit.changed or not _is_same(name, uniform.surface, written, model):
             out[name] = within
         else:
             out[name] = EXACT
@@ -51,25 +54,23 @@ def told_carried(found: dict[str, str]) -> list[str]:
     return [f"{way}: {', '.join(PARAMETERS[n].words for n, w in found.items() if w == way)}" for way in ways]
 
 
-def _written(specimen, standard):
-    """{input of the standard: its numbers} of what it would be given without any fitting."""
+def _written(specimen, standard, model):
+    """{input of the model: its numbers} of what it would be given without any fitting, haze beside them."""
     inputs = openpbr_inputs(specimen, mixed=standard == "materialx")[0]
-    if standard == "gltf":
-        found = to_gltf(inputs, specimen.size_mm, lambda _: None)
-    else:
-        found = {name: value for name, (_, value) in inputs.items()}
-    return {name: np.ravel(np.asarray(value, float)) for name, value in found.items()}
+    plain = {name: v for name, v in inputs.items() if name not in HAZE}
+    found = as_model(model, plain, specimen.size_mm) | {name: v for name, v in inputs.items() if name in HAZE}
+    return {name: np.ravel(np.asarray(value, float)) for name, (_, value) in found.items()}
 
 
 def _differ(one, other):
     return one.keys() != other.keys() or any(not np.array_equal(one[k], other[k]) for k in one)
 
 
-def _is_same(name, surface, written, standard):
+def _is_same(name, surface, written, model):
     """Whether a parameter's own number stands in what is written."""
-    theirs = SAME.get(name)
-    if theirs is not None and standard == "gltf":
-        theirs = next((own for own, ours in GLTF.items() if ours == theirs), None)
+    theirs, others = SAME.get(name), picture_inputs(model)
+    if theirs is not None and others is not None:
+        theirs = others.get(theirs)
     if theirs not in written:
         return False
     own = surface.rgb(name) if PARAMETERS[name].components else surface[name]

@@ -4,6 +4,7 @@ Constants and pictures go the same way, as arrays; what no node here knows is to
 """
 
 from dataclasses import dataclass, field
+from functools import cache
 from pathlib import Path
 
 import numpy as np
@@ -51,6 +52,16 @@ class Value:
         """Half-way along its range, as a surface stands for what varies."""
         flat = self.data.reshape(-1, self.data.shape[-1])
         return 0.5 * (flat.min(axis=0) + flat.max(axis=0))
+
+
+@cache
+def library():
+    """MaterialX's own library: what the standard defines, read once."""
+    import MaterialX as mx
+
+    found = mx.createDocument()
+    mx.loadLibraries(mx.getDefaultDataLibraryFolders(), mx.getDefaultDataSearchPath(), found)
+    return found
 
 
 def constant(*numbers):
@@ -123,6 +134,8 @@ class Graph:
         if depth > _DEEPEST:
             self.note(f"{node.getName()}: its graph is too deep; not carried")
             return None
+        # What stands around is kept, too: another one could else come to have its number.
+        self._kept[id(outer)] = outer
         key = (node.getNamePath(), output, id(outer))
         if key not in self._kept:
             self._kept[key] = _BEING_WORKED_OUT
@@ -157,8 +170,6 @@ class Graph:
     def _compound(self, node, inner, outer, depth):
         """What a node gives that the standard defines as a graph of others; one output only."""
         around = {p.getName(): self.at(node, p.getName(), outer, depth) for p in node.getNodeDef().getActiveInputs()}
-        # Kept, as what is worked out goes by where it stands.
-        self._kept[node.getNamePath(), "around", id(outer)] = around
         end = inner.getOutputs()[0].getConnectedNode()
         return self.output(end, "", around, depth) if end is not None else None
 

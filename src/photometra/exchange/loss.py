@@ -25,11 +25,11 @@ from ..instruments.summary import GLOSS_ANGLES, colour_and_gloss
 from ..study import Specimen
 from ..surface import PARAMETERS
 from ..surface.bank import compile_measured
-from . import theirs
+from . import OPENPBR, theirs
 from .equations import Mixed
 from .graph import constant
 from .materialx import HAZE, openpbr_inputs
-from .models import to_gltf
+from .models import as_model
 
 _MOST_TRIED = 60
 _TOLD = 1e-3
@@ -85,21 +85,15 @@ def as_values(inputs):
     return {k: constant(*np.ravel(np.asarray(v, float))) for k, (_, v) in inputs.items()}
 
 
-def as_openpbr(inputs):
-    """The closure of inputs of OpenPBR, with the second surface that haze is mixed in as."""
-    values = as_values(inputs)
-    share, hazy = (values.pop(name, None) for name in HAZE)
-    plain = theirs.surface_of("open_pbr_surface", values)
-    if share is None:
-        return plain
-    second = theirs.surface_of("open_pbr_surface", {**values, "specular_roughness": hazy})
-    return Mixed(plain, second, float(share.mean[0]))
-
-
-def as_gltf(inputs, size_mm):
-    """The closure of what is written of inputs of OpenPBR as glTF, for a specimen of a size."""
-    there = to_gltf(inputs, size_mm, lambda _: None)
-    return theirs.surface_of("gltf_pbr", {k: constant(*np.ravel(np.asarray(v, float))) for k, v in there.items()})
+def as_written(inputs, model, size_mm):
+    """The closure of what is written of inputs of OpenPBR in a surface model, for a specimen of a size; with the second
+    surface that haze is mixed in as."""
+    plain = {name: v for name, v in inputs.items() if name not in HAZE}
+    surfaces = [plain]
+    if HAZE[0] in inputs:
+        surfaces.append({**plain, "specular_roughness": inputs[HAZE[1]]})
+    made = [theirs.surface_of(model, as_values(as_model(model, one, size_mm))) for one in surfaces]
+    return made[0] if len(made) == 1 else Mixed(*made, float(inputs[HAZE[0]][1]))
 
 
 @dataclass(frozen=True, eq=False)
@@ -169,13 +163,13 @@ def _closest(read, wanted, start):
 
 
 @lru_cache(maxsize=64)
-def fitted(specimen: Specimen, mixed=False, is_gltf=False) -> Fitted:
+def fitted(specimen: Specimen, mixed=False, model=OPENPBR) -> Fitted:
     """The inputs of OpenPBR that come closest as instruments see it: roughness and colour, from those of renaming.
 
-    mixed: haze goes along, as `openpbr_inputs` has it. is_gltf: as glTF has what is written of them. Never worse than
-    the renaming; about 3 s at the most.
+    mixed: haze goes along, as `openpbr_inputs` has it. model: the surface model that they are written in, of
+    `MODELS`. Never worse than the renaming; about 3 s at the most.
     """
-    way = partial(as_gltf, size_mm=specimen.size_mm) if is_gltf else as_openpbr
+    way = partial(as_written, model=model, size_mm=specimen.size_mm)
     uniform = specimen.surface.uniform()
     constants = constants_reading(specimen.readings)
     plain = openpbr_inputs(specimen, mixed)[0]
@@ -208,7 +202,7 @@ def fitted(specimen: Specimen, mixed=False, is_gltf=False) -> Fitted:
 
 def fitted_as_gltf(specimen: Specimen) -> Fitted:
     """`fitted` for what glTF makes of it."""
-    return fitted(specimen, is_gltf=True)
+    return fitted(specimen, model="gltf_pbr")
 
 
 def fits_of(pieces, fit, place) -> dict[str, Fitted]:

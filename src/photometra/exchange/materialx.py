@@ -1,4 +1,4 @@
-"""A surface as a MaterialX document with the OpenPBR surface, and what that could not carry.
+"""A surface as a MaterialX document, in OpenPBR or another model of its library, and what that could not carry.
 
 OpenPBR 1.1 (Academy Software Foundation 2024): its roughness and ours both square to alpha; a metal is its
 reflectance facing us (`base_color`) and a tint of Schlick's curve at 82 degrees (`specular_color`).
@@ -22,7 +22,9 @@ from ..surface import PARAMETERS, rows, table
 from ..surface.bank import compile_measured
 from ..surface.coat import COLOUR_UM
 from ..surface.compile import body_constants, compile_surface
-from . import baked
+from . import MODELS, OPENPBR, baked
+from .graph import library
+from .models import as_model, picture_inputs
 
 
 class ExportError(InputError):
@@ -200,29 +202,35 @@ def _interior(s, compiled, size_mm, inputs, left_out):
         inputs["transmission_dispersion_abbe_number"] = ("float", s["abbe"])
 
 
-def document(specimen: Specimen, inputs=None, textures=None, unit="mm"):
+def document(specimen: Specimen, inputs=None, textures=None, unit="mm", model=OPENPBR):
     """(MaterialX document, sentences on what was left out); the document is valid against the library.
 
     inputs: instead of those of `openpbr_inputs`; textures: {input: (type, file beside the document)}; unit: of its
-    lengths, of `UNITS`.
+    lengths, of `UNITS`; model: of `MODELS`.
     """
     import MaterialX as mx
 
     own, left_out = openpbr_inputs(specimen, mixed=True)
     inputs = dict(own if inputs is None else inputs)
     named, long_mm = UNITS[unit]
-    inputs |= {k: ("float", inputs[k][1] / long_mm) for k in _LENGTHS if k in inputs and inputs[k][1] is not None}
+    if model != "gltf_pbr":
+        # glTF's lengths are metres whatever the scene's are.
+        inputs |= {k: ("float", inputs[k][1] / long_mm) for k in _LENGTHS if k in inputs}
     (_, haze), (_, hazy) = (inputs.pop(name, ("float", 0.0)) for name in HAZE)
+    pictures, lost = _pictures_in(model, textures or {})
+    left_out += lost
     doc = mx.createDocument()
     doc.setColorSpace("lin_rec709")
     name = mx.createValidName(re.sub(r"\s+", "_", specimen.name)) or "specimen"
-    graph = doc.addNodeGraph(f"NG_{name}") if textures else None
+    graph = doc.addNodeGraph(f"NG_{name}") if pictures else None
     told = f"{specimen.name}; lengths in {named}; written by Photometra"
-    shader = _shader(doc, f"{name}_surface", inputs, textures or {}, graph)
+    first = as_model(model, inputs, specimen.size_mm, left_out.append)
+    shader = _shader(doc, f"{name}_surface", model, first, pictures, graph)
     shader.setDocString(told)
     if haze > 0.0:
-        others = {key: file for key, file in (textures or {}).items() if key != "specular_roughness"}
-        hazed = _shader(doc, f"{name}_haze", {**inputs, "specular_roughness": ("float", hazy)}, others, graph)
+        others = {port: source for port, source in pictures.items() if source[0] != "specular_roughness"}
+        second = as_model(model, {**inputs, "specular_roughness": ("float", hazy)}, specimen.size_mm)
+        hazed = _shader(doc, f"{name}_haze", model, second, others, graph)
         both = doc.addNode("mix", f"{name}_both", "surfaceshader")
         both.setDocString(told)
         for key, node in (("fg", hazed), ("bg", shader)):
@@ -235,17 +243,35 @@ def document(specimen: Specimen, inputs=None, textures=None, unit="mm"):
     return doc, left_out
 
 
-def _shader(doc, name, inputs, textures, graph):
-    """A node of the surface with inputs, those in `textures` from pictures."""
-    shader = doc.addNode("open_pbr_surface", name, "surfaceshader")
+def _pictures_in(model, textures):
+    """({input of a model: (input of OpenPBR, type, file)}, sentences on the pictures that it has no input for)."""
+    named = picture_inputs(model)
+    types = {p.getName(): p.getType() for p in library().getNodeDef(f"ND_{model}_surfaceshader").getActiveInputs()}
+    found, lost = {}, []
+    for key, (kind, file) in textures.items():
+        theirs = key if named is None else named.get(key)
+        if types.get(theirs) == kind:
+            found[theirs] = key, kind, file
+        else:
+            lost.append(
+                f"the map of {key.replace('_', ' ')}: {MODELS[model]} has no input for it, carried as one value"
+            )
+    return found, lost
+
+
+def _shader(doc, name, model, inputs, pictures, graph):
+    """A node of a surface model with inputs, those in `pictures` from there."""
+    shader = doc.addNode(model, name, "surfaceshader")
     for key, (kind, value) in inputs.items():
+        if key in pictures:
+            continue
         port = shader.addInput(key, kind)
-        if key in textures:
-            _connect(graph, port, key, kind, textures[key])
-        elif kind == "boolean":
+        if kind == "boolean":
             port.setValueString("true" if value else "false")
         else:
-            port.setValueString(", ".join(f"{v:.7g}" for v in value) if kind == "color3" else f"{value:.7g}")
+            port.setValueString(", ".join(f"{v:.7g}" for v in value) if isinstance(value, tuple) else f"{value:.7g}")
+    for theirs, (key, kind, file) in pictures.items():
+        _connect(graph, shader.addInput(theirs, kind), key, kind, file)
     return shader
 
 
@@ -269,20 +295,18 @@ def _connect(graph, port, key, kind, file):
     port.setConnectedOutput(end)
 
 
-def write_materialx(specimen: Specimen, path, inputs=None, unit="mm"):
+def write_materialx(specimen: Specimen, path, inputs=None, unit="mm", model=OPENPBR):
     """Write the document, its maps as pictures in a folder beside it; returns the sentences on what it could not carry.
 
-    inputs: instead of those of `openpbr_inputs`; unit: of its lengths. InputError where it cannot write.
+    inputs: instead of those of `openpbr_inputs`; unit: of its lengths; model: of `MODELS`. InputError where it
+    cannot write.
     """
     import MaterialX as mx
 
     path = Path(path)
     found = baked.textures_of(specimen)
     files = {key: (kind, Path(f"{path.stem}-maps") / baked.file_name(key, data)) for key, (kind, data) in found.items()}
-    if inputs is None:
-        inputs = openpbr_inputs(specimen, mixed=True)[0]
-    inputs = {**inputs, **{k: v for k, v in ((k, (kind, None)) for k, (kind, _) in found.items()) if k not in inputs}}
-    doc, left_out = document(specimen, inputs, {key: file for key, (_, file) in files.items()}, unit)
+    doc, left_out = document(specimen, inputs, files, unit, model)
     valid, message = doc.validate()
     if not valid:
         raise ExportError(f"{path}: the document did not come out valid ({message.strip()})")

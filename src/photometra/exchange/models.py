@@ -8,7 +8,8 @@ glTF 2.0 with the ratified KHR_materials extensions (Khronos 2022); UsdPreviewSu
 import numpy as np
 
 from ..optics.dispersion import index_of_reflectance
-from .graph import Value, constant
+from . import OPENPBR
+from .graph import Graph, Value, constant, library, parsed
 
 _GLTF_ABBE = 20.0
 """What a dispersion of 1 stands for, as an Abbe number."""
@@ -162,6 +163,72 @@ def from_burley(at, note):
     if _mean(at, "specularTint") > 0.0:
         note("the tint of a dielectric's reflection: nature has none")
     return out
+
+
+_TO_STANDARD = "NG_open_pbr_surface_to_standard_surface"
+_AS_STANDARD = {
+    "base_color": "base_color", "base_metalness": "metalness", "specular_roughness": "specular_roughness",
+    "specular_roughness_anisotropy": "specular_anisotropy", "base_diffuse_roughness": "diffuse_roughness",
+    "transmission_weight": "transmission", "subsurface_weight": "subsurface", "subsurface_color": "subsurface_color",
+    "coat_weight": "coat", "coat_color": "coat_color", "coat_roughness": "coat_roughness", "fuzz_weight": "sheen",
+    "fuzz_color": "sheen_color", "fuzz_roughness": "sheen_roughness", "geometry_normal": "normal",
+}  # fmt: skip
+"""Inputs that a picture of OpenPBR's may drive as it is in the standard surface."""
+
+
+def as_model(model, inputs, size_mm, note=lambda _: None):
+    """OpenPBR's inputs {name: (type, value)} as those of a model of `MODELS`; note(sentence) for what is lost."""
+    if model == OPENPBR:
+        return dict(inputs)
+    if model == "standard_surface":
+        found = _as_standard_surface(inputs)
+    elif model == "gltf_pbr":
+        found = to_gltf(inputs, size_mm, note)
+    else:
+        found = to_preview(inputs, note)
+    types = {p.getName(): p.getType() for p in library().getNodeDef(f"ND_{model}_surfaceshader").getActiveInputs()}
+    return {name: (types[name], _typed(types[name], value)) for name, value in found.items() if name in types}
+
+
+def picture_inputs(model):
+    """{input of OpenPBR: that of a model which the same picture drives}."""
+    if model == OPENPBR:
+        return None
+    return {"standard_surface": _AS_STANDARD, "gltf_pbr": {v: k for k, v in GLTF.items()}}.get(model, PREVIEW_OF)
+
+
+def _typed(kind, value):
+    numbers = np.ravel(np.asarray(value, float))
+    if kind in ("color3", "vector3"):
+        return tuple(float(v) for v in np.resize(numbers, 3))
+    return bool(numbers[0]) if kind == "boolean" else int(numbers[0]) if kind == "integer" else float(numbers[0])
+
+
+def _as_standard_surface(inputs):
+    """By the library's own translation."""
+    graph = library().getNodeGraph(_TO_STANDARD)
+    outer = {}
+    for port in library().getNodeDef(f"ND_{OPENPBR}_surfaceshader").getActiveInputs():
+        name = port.getName()
+        if name in inputs:
+            outer[name] = constant(*np.ravel(np.asarray(inputs[name][1], float)))
+        elif port.getValueString():
+            outer[name] = parsed(port)
+    work, found = Graph(None), {}
+    for end in graph.getOutputs():
+        inner = end.getConnectedNode()
+        value = work.output(inner, end.getOutputString(), outer) if inner is not None else None
+        if value is None and end.getInterfaceName():
+            value = outer.get(end.getInterfaceName())
+        if value is not None:
+            found[end.getName().removesuffix("_out")] = value.data
+    # What its translation leaves out: the wall, and the length of the mean free path.
+    if inputs.get("geometry_thin_walled", ("", False))[1]:
+        found["thin_walled"] = True
+    for theirs, ours in (("subsurface_scale", "subsurface_radius"), ("subsurface_radius", "subsurface_radius_scale")):
+        if ours in inputs:
+            found[theirs] = inputs[ours][1]
+    return found
 
 
 FROM = {"gltf_pbr": from_gltf, "UsdPreviewSurface": from_preview}

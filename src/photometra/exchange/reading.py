@@ -1,7 +1,6 @@
 """Materials of a MaterialX document as specimens: every surface model that the MaterialX library itself defines."""
 
 from dataclasses import dataclass, replace
-from functools import cache
 from pathlib import Path
 
 import numpy as np
@@ -12,7 +11,7 @@ from ..names import one_line
 from ..study import Specimen
 from .coming_in import Coming, specimen_from
 from .equations import Mixed
-from .graph import Graph, constant
+from .graph import Graph, constant, library
 from .loss import Understood, understood
 from .materialx import HAZE, UNITS
 from .models import way_in
@@ -45,15 +44,6 @@ def taken(specimen, model, notes, closure) -> Taken:
     return Taken(specimen, model, tuple(notes), found)
 
 
-@cache
-def _library():
-    import MaterialX as mx
-
-    library = mx.createDocument()
-    mx.loadLibraries(mx.getDefaultDataLibraryFolders(), mx.getDefaultDataSearchPath(), library)
-    return library
-
-
 def read_materialx(path, unit_mm=None, size_mm=60.0) -> list[Taken]:
     """The materials of a document, in its order. InputError, in a sentence, where it is none or holds none.
 
@@ -77,7 +67,7 @@ def read_materialx(path, unit_mm=None, size_mm=60.0) -> list[Taken]:
         doc.upgradeVersion()
     except Exception:
         raise InputError(f"{path}: it is of a version of MaterialX that is not understood") from None
-    doc.setDataLibrary(_library())
+    doc.setDataLibrary(library())
     return taken_from(doc, path, unit_mm, size_mm)
 
 
@@ -182,7 +172,7 @@ def _alike(a, b):
 
 def _from_standard_surface(graph, shader, values):
     """By the library's own translation of the one model into the other."""
-    translation = _library().getNodeGraph(_TRANSLATED)
+    translation = library().getNodeGraph(_TRANSLATED)
     definition = shader.getNodeDef()
     outer = {p.getName(): v for p in definition.getActiveInputs() if (v := graph.at(shader, p.getName())) is not None}
     outer |= values

@@ -35,25 +35,16 @@ from .equations import (
     visible_facets,
     widths,
 )  # fmt: skip
-from .graph import Graph, Value, parsed
+from .graph import Graph, Value, library, parsed
 
 _DRAWN, _SMALLEST = 1024, 1e-4
 _GLOSS_BLACK = 1.567
 """The index of the glass that reads 100 gloss units."""
 
 
-@cache
-def _library():
-    import MaterialX as mx
-
-    document = mx.createDocument()
-    mx.loadLibraries(["libraries"], mx.FileSearchPath(mx.__path__[0]), document)
-    return document
-
-
 def surface_of(model, inputs):
     """The closure of a surface model of the library, by the category of its node and {input: Value}."""
-    definition = _library().getNodeDef(f"ND_{model}_surfaceshader")
+    definition = library().getNodeDef(f"ND_{model}_surfaceshader")
     return closure_of(definition, inputs)
 
 
