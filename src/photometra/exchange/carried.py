@@ -12,7 +12,7 @@ from ..errors import InputError
 from ..study import Specimen
 from ..surface import PARAMETERS
 from . import OPENPBR
-from .baked import SAME, carries
+from .baked import SAME, carries, input_of
 from .loss import Fitted
 from .materialx import HAZE, openpbr_inputs
 from .models import as_model, picture_inputs
@@ -36,16 +36,23 @@ def carried(specimen: Specimen, fit: Fitted, standard, model=OPENPBR) -> dict[st
             leaves = _differ(written, _written(plain, standard, model))
         except InputError:
             leaves = True
-        varies = name in specimen.surface.maps
-        if not leaves and not (varies and carries(specimen.surface, name)):
+        varies, as_map = name in specimen.surface.maps, _leaves_as_map(specimen.surface, name, standard, model)
+        if not leaves and not as_map:
             out[name] = LOST
-        elif varies and not carries(specimen.surface, name):
+        elif varies and not as_map:
             out[name] = ONE_VALUE
         elif SAME.get(name) in fit.changed or not _is_same(name, uniform.surface, written, model):
             out[name] = within
         else:
             out[name] = EXACT
     return out
+
+
+def _leaves_as_map(surface, name, standard, model):
+    if name not in surface.maps or not carries(surface, name):
+        return False
+    named = picture_inputs(model) if standard == "materialx" else None
+    return named is None or input_of(surface, name) in named
 
 
 def told_carried(found: dict[str, str]) -> list[str]:
