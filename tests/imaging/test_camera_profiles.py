@@ -7,6 +7,7 @@ import colour
 import numpy as np
 import pytest
 
+from photometra.colour.temperature import daylight_xyz
 from photometra.errors import InputError
 from photometra.imaging.camera_profiles import read_profile
 from photometra.imaging.references import calibrated_by_neutral
@@ -59,6 +60,11 @@ def test_an_ideal_camera_under_daylight_gives_back_the_colours_there_are(tmp_pat
         seen = CAMERA @ np.linalg.solve(XYZ_TO_RGB, rgb)
         balanced = seen / (CAMERA @ d65)
         assert found.matrix(6504.0) @ balanced == pytest.approx(rgb, abs=0.01)
+
+
+@pytest.mark.parametrize("kelvin", [4000.0, 5003.0, 6504.0, 9000.0])
+def test_daylight_is_the_cies(kelvin):
+    assert daylight_xyz(kelvin) == pytest.approx(white(colour.temperature.CCT_to_xy_CIE_D(kelvin)), abs=1e-6)
 
 
 def test_a_forward_matrix_is_of_balanced_numbers_and_d50(tmp_path):

@@ -28,6 +28,18 @@ def black_body_xyz(kelvin):
     return xyz / xyz[..., 1:2]
 
 
+def daylight_xyz(kelvin):
+    """XYZ, Y = 1, of the CIE's daylight at 4000 to 25 000 K, (3,); the nearest of them beyond (CIE 015:2018, 4.2)."""
+    kelvin = min(max(kelvin, 4000.0), 25_000.0)
+    t = 1000.0 / kelvin
+    if kelvin <= 7000.0:
+        x = ((-4.6070 * t + 2.9678) * t + 0.09911) * t + 0.244063
+    else:
+        x = ((-2.0064 * t + 1.9018) * t + 0.24748) * t + 0.237040
+    y = (-3.0 * x + 2.87) * x - 0.275
+    return np.array([x / y, 1.0, (1.0 - x - y) / y])
+
+
 @cache
 def _curve():
     return _uv(black_body_xyz(1e6 / _MIRED))

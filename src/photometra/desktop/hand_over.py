@@ -259,8 +259,8 @@ class HandOver(QDialog):
         """Write the specimen in the standard of the suffix; say what that loses, and what it cannot carry."""
         study, specimen = self.session.study, self.session.specimen
         standard = next(s for s, suffixes in STANDARDS.items() if Path(path).suffix.lower() in suffixes)
-        is_open = standard == "materialx"
-        unit, model = (self.unit.currentText(), self.model.currentData()) if is_open else ("mm", OPENPBR)
+        has_choice = standard == "materialx"
+        unit, model = (self.unit.currentText(), self.model.currentData()) if has_choice else ("mm", OPENPBR)
         if self.job.start(lambda _report, _cancel: _exported(standard, study, specimen, path, unit, model)):
             self._finish = self._exported
             self._busy(True)

@@ -4,6 +4,8 @@ As the physically based library of MaterialX 1.39 states them: GGX facets with h
 and what is lost given back by Turquin (2019), Fresnel's equations or Schlick's with a tint at 82 degrees (Hoffman
 2023), one film (Belcour & Barla 2017), Oren & Nayar's body, fibres by Estevez & Kulla (2017) or Zeltner et al. (2022).
 A layer takes from what is below by its own directional albedo, found here by quadrature instead of by rational fits.
+Fresnel and GGX stand here apart from `optics` on purpose: what other programs make of a surface is a second opinion on
+ours, and a mistake of ours must not be in both.
 
 Directions are arrays (n, 3), z the normal; colours (n, 3) in linear Rec.709. What a closure `gives` is its BRDF times
 the cosine of `wi`; `passes` (n, 3) is the share that it leaves to what is below.

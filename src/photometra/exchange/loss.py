@@ -18,7 +18,7 @@ from ..colour import (
     reflectance_of_rgb,
     reflectance_to_xyz,
     xyz_to_linear_srgb,
-)  # fmt: skip
+)
 from ..instruments import constants_reading, directional_albedo
 from ..instruments.integrate import brdf
 from ..instruments.summary import GLOSS_ANGLES, colour_and_gloss

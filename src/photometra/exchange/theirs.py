@@ -12,7 +12,7 @@ from functools import cache
 import numpy as np
 
 from ..colour import linear_srgb_to_xyz, xyz_to_lab
-from ..instruments.glossmeter import RECEPTOR_DEG, SOURCE_DEG
+from ..instruments.glossmeter import RECEPTOR_DEG, SOURCE_DEG, STANDARD_IOR
 from ..instruments.summary import GLOSS_ANGLES
 from .equations import (
     Added,
@@ -34,12 +34,10 @@ from .equations import (
     unit,
     visible_facets,
     widths,
-)  # fmt: skip
+)
 from .graph import Graph, Value, library, parsed
 
 _DRAWN, _SMALLEST = 1024, 1e-4
-_GLOSS_BLACK = 1.567
-"""The index of the glass that reads 100 gloss units."""
 
 
 def surface_of(model, inputs):
@@ -254,7 +252,7 @@ def gloss(closure, degrees) -> float:
     centre = _at(degrees)
     wo = unit(centre + x[:, None] * [centre[2], 0.0, -centre[0]] + y[:, None] * [0.0, 1.0, 0.0])
     sent = _integrated(closure, wo, points[:, :2], _Receptor(float(degrees), half))
-    glass = 0.5 * sum(dielectric(np.array([centre[2]]), _GLOSS_BLACK))[0]
+    glass = 0.5 * sum(dielectric(np.array([centre[2]]), STANDARD_IOR))[0]
     return float(100.0 * linear_srgb_to_xyz(sent)[1] / glass)
 
 

@@ -166,8 +166,9 @@ def _clear_parts(study, specimen, shape, on):
     """Numbers of the closed parts that light travels within, the specimen's own first, then in the order in which they
     were given their surfaces."""
     found = []
-    is_open = shape.open_parts or (shape.is_open,) * len(shape.parts)
-    for i, (part, material, has, opened) in enumerate(zip(shape.parts, materials_in(shape), on, is_open, strict=True)):
+    for i, (part, material, has, opened) in enumerate(
+        zip(shape.parts, materials_in(shape), on, shape.opened, strict=True)
+    ):
         surface = specimen.surface if has == OWN else has and has[0]
         if surface is None or opened or not surface.lets_light_in:
             continue
@@ -201,12 +202,11 @@ def parts_of(study, specimen, shape) -> tuple[DressedPart, ...]:
     if shape is None:
         return ()
     on = dressed(study, specimen, shape) or (OWN,) * len(shape.parts)
-    is_open = shape.open_parts or (shape.is_open,) * len(shape.parts)
     return tuple(
         DressedPart(
             part, specimen.name if has == OWN else has and specimen.assigned_to(part, material), not opened, material
         )
-        for part, has, opened, material in zip(shape.parts, on, is_open, materials_in(shape), strict=True)
+        for part, has, opened, material in zip(shape.parts, on, shape.opened, materials_in(shape), strict=True)
     )
 
 

@@ -11,8 +11,8 @@ from pathlib import Path
 
 import numpy as np
 
-from ..colour import WAVELENGTHS, adaptation, grid_weights, white_point, xyz_to_linear_srgb
-from ..colour.black_body import black_body
+from ..colour import adaptation, white_point, xyz_to_linear_srgb
+from ..colour.temperature import black_body_xyz, daylight_xyz
 from ..disk import read_bytes
 from ..errors import InputError
 from ..names import one_line
@@ -66,18 +66,8 @@ def _between(matrices, temperatures, kelvin):
 
 
 def _white_of(kelvin):
-    """XYZ of a black body, or of daylight (CIE 15), Y = 1."""
-    if kelvin < _DAYLIGHT_FROM:
-        power = black_body(WAVELENGTHS, kelvin)
-        xyz = (power / np.interp(555.0, WAVELENGTHS, power)) @ grid_weights("E")
-        return xyz / xyz[1]
-    t = 1000.0 / min(kelvin, 25_000.0)
-    if kelvin <= 7000.0:
-        x = ((-4.6070 * t + 2.9678) * t + 0.09911) * t + 0.244063
-    else:
-        x = ((-2.0064 * t + 1.9018) * t + 0.24748) * t + 0.237040
-    y = (-3.0 * x + 2.87) * x - 0.275
-    return np.array([x / y, 1.0, (1.0 - x - y) / y])
+    """XYZ of a black body, or of daylight, Y = 1."""
+    return black_body_xyz(kelvin) if kelvin < _DAYLIGHT_FROM else daylight_xyz(kelvin)
 
 
 def read_profile(path) -> CameraProfile:

@@ -22,14 +22,13 @@ def containers_of(shape: Shape) -> tuple[int, ...]:
         return shape.outer
     count = len(shape.parts)
     corners = [shape.mesh.corners[shape.mesh.material == i].astype(float) for i in range(count)]
-    is_open = shape.open_parts or (shape.is_open,) * count
     boxes = [_box(c) for c in corners]
     out = []
     for i in range(count):
         around = [
             j
             for j in range(count)
-            if j != i and not is_open[j] and len(corners[i]) and len(corners[j])
+            if j != i and not shape.opened[j] and len(corners[i]) and len(corners[j])
             and _encloses(boxes[j], boxes[i]) and _is_within(corners[i], corners[j])
         ]  # fmt: skip
         # The smallest of them is the innermost.

@@ -40,6 +40,11 @@ class Shape:
     outer: tuple[int, ...] = ()
 
     @property
+    def opened(self):
+        """Which of its parts have no inside."""
+        return self.open_parts or (self.is_open,) * len(self.parts)
+
+    @property
     def whole_parts(self):
         """The names of its parts, each once."""
         return self.parts[: len(set(self.whole))] if self.whole else self.parts
