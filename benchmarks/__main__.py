@@ -3,7 +3,7 @@
 import sys
 from importlib import import_module
 
-NAMES = ("film", "tracing", "meshes", "solving", "studies", "pictures", "library", "window")
+NAMES = ("film", "tracing", "maps", "meshes", "solving", "studies", "pictures", "library", "window")
 LONG = (
     "coverage", "error_bars", "photographs", "fuzzing", "attack", "monkey", "surfaces", "denoising", "farm", "stalls",
     "kills", "endurance", "posterior",

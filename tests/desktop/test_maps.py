@@ -149,7 +149,7 @@ def test_a_bump_has_nothing_to_set_until_a_map_drives_it(window, qtbot):
 def test_a_picture_of_ones_own_drives_a_colour(window, qtbot, tmp_path):
     file = tmp_path / "albedo.png"
     write_png(file, np.random.default_rng(3).uniform(size=(16, 16, 3)))
-    window.session.choose(1)
+    window.session.choose(8)
     window.files.bring_in_map(file, "colour")
     qtbot.waitUntil(lambda: isinstance(value(window, "colour"), Map), timeout=PATIENCE_MS)
     assert value(window, "colour").is_coloured and window.lower.currentWidget() is window.map_sheet

@@ -148,7 +148,7 @@ class TestRoundTrips:
         stage = Usd.Stage.Open(str(tmp_path / "l.usda"))
         assert UsdGeom.GetStageMetersPerUnit(stage) == 0.001 and UsdGeom.GetStageUpAxis(stage) == "Y"
         meshes = [UsdGeom.Mesh(p) for p in stage.Traverse() if p.IsA(UsdGeom.Mesh)]
-        assert len(meshes) == len(scene.geometry) == 13
+        assert len(meshes) == len(scene.geometry) == 14
         # In metres and in millimetres, the same extent.
         points = np.concatenate([np.array(m.GetPointsAttr().Get()) for m in meshes])
         assert np.ptp(points, axis=0) == pytest.approx(1000.0 * (scene.bounds[1] - scene.bounds[0]), rel=1e-4)

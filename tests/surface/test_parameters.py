@@ -164,8 +164,9 @@ class TestSurface:
             Surface({"metalness": 1.0, "constants": "model", "model.strength1": 1.0, "model.strength2": 2.0}),
         ]
         for p in PARAMETERS.values():
-            # Heights show only where a map drives them: tests/tracing/test_varying.py, tests/imaging/test_relief.py.
-            if p.kind == "constants" or p.name in HEIGHTS:
+            # Heights show only where a map drives them: tests/tracing/test_varying.py,
+            # tests/tracing/test_coat_relief.py, tests/imaging/test_relief.py.
+            if p.kind == "constants" or p.name in (*HEIGHTS, "coat.levelling"):
                 continue
             applying = [b for b in bases if b.applies(p.name)]
             # Where it applies it may still act on something absent: the colour of a coat without colour is thickness's.

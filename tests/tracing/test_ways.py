@@ -86,12 +86,12 @@ class TestMatter:
 
     def test_a_shape_without_others_has_the_specimens_surface_alone(self):
         matter, media = materials_of(self.water, Scene(uniform_environment()))[:2]
-        assert media.tolist() == [[-1, 0]] and all(len(part) == 1 for part in matter)
+        assert media[:, :2].tolist() == [[-1, 0]] and all(len(part) == 1 for part in matter)
         assert np.array_equal(matter[0][0], self.water.scalars)
 
     def test_a_liquid_has_air_above_it_and_glass_around_it(self):
         matter, media = materials_of(self.water, Scene(uniform_environment(), shape=shape_of("filled", R)))[:2]
-        assert media.tolist() == [[-1, 0], [-1, 1], [1, 0]]
+        assert media.tolist() == [[-1, 0, 0], [-1, 1, 1], [1, 0, 0]]
         eta = matter[1][:, rows.ETA, 34]
         assert eta[2] == pytest.approx(eta[0] / eta[1]) and eta[2] < 1.0 < eta[0] < eta[1]
 

@@ -80,6 +80,20 @@ def _tube(name, path, radius, around=24):
     return _part(name, made)
 
 
+def _slab(name, low, high):
+    """A closed box between two corners."""
+    made = Turned()
+    for axis in range(3):
+        a, b = (axis + 1) % 3, (axis + 2) % 3
+        for end in (low, high):
+            face = np.empty((4, 3))
+            face[:, axis] = end[axis]
+            face[:, a] = [low[a], high[a], high[a], low[a]]
+            face[:, b] = [low[b], low[b], high[b], high[b]]
+            made.flat(face if end is high else face[::-1])
+    return _part(name, made)
+
+
 def _lens_outside():
     """A drum lens in five bands, the middle one bellied."""
     y = np.linspace(0.0, 34.0, 69)
@@ -119,6 +133,7 @@ def lantern() -> FileMesh:
             _turned("burner", _disc(0.0, 9.0, 12.02, 18.0, 1.4)),
             _turned("wick", wick, around=32),
             _turned("fuel cap", _disc(0.0, 3.0, 9.02, 11.6, 0.8), (15.0, 0.0), 32),
+            _slab("number plate", (-13.0, 0.8, 30.05), (13.0, 8.6, 31.45)),
         ),
     )
 

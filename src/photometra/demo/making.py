@@ -20,7 +20,7 @@ LANTERN = "Gallery lantern"
 _ASSIGNED = (
     ("frame/*", "Brass lamp bracket"), ("handle", "Varnished teak rail"), ("lens", "Lens prism"),
     ("chimney", "Ruby signal glass"), ("burner", "Heat-tinted vane"), ("wick", "Wool-felt duster"),
-    ("fuel cap", "Enamelled number plate"),
+    ("fuel cap", "Brass lamp bracket"), ("number plate", "Enamelled number plate"),
 )  # fmt: skip
 _SEED, _CAMERA_SEED = 1895, 1875
 PHOTOGRAPHED, PHOTOGRAPH = "Varnished teak rail", "rail.jpg"

@@ -14,6 +14,10 @@ _WEAR = (
     Layer(Generator("fingerprints", 3), Placement("box", shuffle=True), combine="lighter", amount=0.85),
 )
 _DUST = (Layer(Generator("specks", 11, (("density", 34.0), ("size", 0.55)))),)
+_WORN = (Layer(Generator("edges", 5, (("ragged", 0.8), ("width", 1.2)))),)
+_GROUND = (0.58, 0.55, 0.47)
+_GRAIN = (Layer(Generator("grain", 4, (("spacing", 4.5),)), Placement("front", (80.0, 80.0))),)
+_LIGHT_WOOD = (0.46, 0.26, 0.135)
 _TINT = (Layer(Generator("gradient"), Placement("front", repeat="hold")),)
 _WEAVE = (Layer(Generator("weave", 1, (("over", 2.0), ("warp", 1.1), ("weft", 1.1))), Placement("uv", (13.2, 13.2))),)
 
@@ -66,17 +70,18 @@ SAMPLES = (
         Surface(
             {
                 "ior": 1.532,
-                "colour": (0.021, 0.078, 0.245),
+                "colour": Map(_WORN, (0.021, 0.078, 0.245), _GROUND),
                 "roughness": 0.085,
                 "haze.amount": 0.07,
                 "sheen.amount": Map(_DUST, 0.0, 0.4),
                 "sheen.roughness": 0.8,
             }
         ),
-        {"ior": 1.45, "colour": (0.045, 0.09, 0.14), "roughness": 0.22, "haze.amount": 0.0},
+        {"ior": 1.45, "colour": Map(_WORN, (0.045, 0.09, 0.14), _GROUND), "roughness": 0.22, "haze.amount": 0.0},
         (("spectrophotometer", "di:8"), ("spectrophotometer", "de:8"), ("glossmeter", ""), ("colorimeter", "45:0")),
-        ("roughness", "haze.amount", "ior", "colour"),
-        "Vitreous enamel on steel, number 7 of the gallery doors; dusty.",
+        ("roughness", "haze.amount", "ior", "colour.low"),
+        "Vitreous enamel on steel, number 7 of the gallery doors; dusty, and worn to the white ground coat along its "
+        "edges, which show where it lies on a shape that has some.",
     ),
     Sample(
         "Lens prism",
@@ -128,7 +133,7 @@ SAMPLES = (
         Surface(
             {
                 "ior": 1.48,
-                "colour": (0.32, 0.17, 0.085),
+                "colour": Map(_GRAIN, _LIGHT_WOOD, (0.13, 0.062, 0.03)),
                 "roughness": 0.55,
                 "diffuse_roughness": 0.3,
                 "coat.amount": 1.0,
@@ -137,10 +142,11 @@ SAMPLES = (
                 "coat.colour": (0.94, 0.8, 0.52),
             }
         ),
-        {"coat.roughness": 0.2, "coat.ior": 1.45, "colour": (0.22, 0.2, 0.16)},
+        {"coat.roughness": 0.2, "coat.ior": 1.45, "colour": Map(_GRAIN, _LIGHT_WOOD, (0.1, 0.12, 0.11))},
         (("spectrophotometer", "di:8"), ("spectrophotometer", "de:8"), ("glossmeter", "")),
-        ("coat.roughness", "coat.ior", "colour"),
-        "Teak under seven coats of varnish; the varnish's own colour is held, as no reading tells it from the wood's.",
+        ("coat.roughness", "coat.ior", "colour.high"),
+        "Teak under seven coats of varnish; the varnish's own colour is held, as no reading tells it from the wood's, "
+        "and so is that of its early wood.",
     ),
     Sample(
         "Ruby signal glass",

@@ -7,8 +7,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ..colour import encode_srgb
 from ..maps import Map
-from ..maps.baking import tile_of
-from ..maps.laying import tile_size
+from ..maps.laying import tile_on, tile_size
 from . import theme
 from .workers import Latest
 
@@ -163,7 +162,7 @@ def _round_length(most):
 def _picture_of(layer, lies_on):
     size = tile_size(layer, lies_on)
     chains = Map((layer,), 0.0, 1.0).chains()
-    levels = np.stack([tile_of(chain[0], size).levels for chain in chains], axis=-1)
+    levels = np.stack([tile_on(chain[0], lies_on).levels for chain in chains], axis=-1)
     levels = encode_srgb(levels).astype(np.float32) if len(chains) == 3 else levels[..., 0]
     counts, _ = np.histogram(levels, 64, (0.0, 1.0))
     thin = max(1, max(levels.shape) // _MOST_PIXELS)

@@ -16,7 +16,7 @@ from ..surface import PARAMETERS, Surface, rows
 from ..surface.bank import compile_measured
 from ..surface.coat import COLOUR_UM
 from ..surface.inputs import height_of_normals_um
-from ..surface.values import BUMP
+from ..surface.values import BUMP, COAT_BUMP
 from .baked import SAME, STEPS
 from .graph import Graph, Value, constant
 from .materialx import HAZE, _rgb, _schlick
@@ -109,7 +109,7 @@ def specimen_from(name, coming: Coming) -> Specimen:
     _interface(coming)
     _inside(coming)
     _body(coming)
-    _bump(coming)
+    _relief(coming)
     _left_out(coming)
     return Specimen(name, coming.size_mm, _surface(coming.changes))
 
@@ -165,8 +165,8 @@ def _inside(coming):
             abbe = coming.number("transmission_dispersion_abbe_number") / scale
             coming.changes["abbe"] = float(np.clip(abbe, 0.0, 120.0))
     if coming.number("subsurface_weight") > 0.0 and not coming.changes["thin_walled"]:
-        radius = coming.number("subsurface_radius") * coming.unit_mm * coming.colour("subsurface_radius_scale")
-        coming.changes["subsurface.radius"] = tuple(map(float, np.clip(radius, 0.001, 1000.0)))
+        longest = coming.number("subsurface_radius") * coming.unit_mm
+        coming.put("subsurface.radius", coming.of("subsurface_radius_scale"), longest)
         if coming.number("subsurface_scatter_anisotropy") != 0.0:
             coming.graph.note("the anisotropy of the subsurface: its mean free path counts for even scattering here")
 
@@ -225,25 +225,38 @@ def _left_out(coming):
         coming.graph.note("the light that it gives by itself: nothing here glows")
     if coming.number("coat_weight") > 0.0 and abs(coming.number("coat_darkening") - 1.0) > 1e-3:
         coming.graph.note("the coat's darkening: here it is what the coat's index makes it")
-    if "geometry_coat_normal" in coming.values:
-        coming.graph.note("the coat's own normals: the coat follows the surface here")
 
 
-def _bump(coming):
-    """Normals as the bump whose slopes they are."""
-    value = coming.values.get("geometry_normal")
+def _relief(coming):
+    """Normals as the bumps whose slopes they are: of the surface, and of its coat."""
+    _bump(coming, "geometry_normal", BUMP)
+    if coming.number("coat_weight") <= 0.0:
+        return
+    below, own = (coming.values.get(name) for name in ("geometry_normal", "geometry_coat_normal"))
+    if BUMP in coming.changes:
+        if own is not None and own.varies and np.array_equal(below.data, own.data):
+            return
+        # There a coat stands along the shape's own normal, unless it has one by itself.
+        coming.changes["coat.levelling"] = 1.0
+    if own is not None and own.varies:
+        _bump(coming, "geometry_coat_normal", COAT_BUMP)
+
+
+def _bump(coming, theirs, ours):
+    value = coming.values.get(theirs)
     if value is None:
         return
+    p = PARAMETERS[ours]
     if not value.varies or value.data.shape[-1] < 3:
-        coming.graph.note("the picture of normals: give the parameter bump a map of it by hand")
+        coming.graph.note(f"the picture of normals: give the parameter {p.words} a map of it by hand")
         return
     normals = value.data / np.maximum(np.linalg.norm(value.data, axis=-1, keepdims=True), 1e-6)
     content = encoded_levels(0.5 + 0.5 * normals)
     picture = Picture(kept_name("maps", "normals.png", content), "normal", "data", data=content)
     layer = Layer(picture, Placement("uv"))
-    high = min(height_of_normals_um(layer, LiesOn(size_mm=coming.size_mm)), PARAMETERS[BUMP].hard[1])
+    high = min(height_of_normals_um(layer, LiesOn(size_mm=coming.size_mm)), p.hard[1])
     if high < _LEAST_BUMP_UM:
         return
-    coming.changes[BUMP] = Map((layer,), 0.0, high)
-    coming.graph.note(f"the picture of normals: carried as heights with those slopes, {high:.3g} µm on a ball of "
-                      f"{coming.size_mm:g} mm; on another shape, set the bump's range again")  # fmt: skip
+    coming.changes[ours] = Map((layer,), 0.0, high)
+    coming.graph.note(f"the picture of normals: carried as heights with those slopes, {p.words} {high:.3g} µm on a "
+                      f"ball of {coming.size_mm:g} mm; on another shape, set its range again")  # fmt: skip

@@ -208,6 +208,9 @@ def _textures(specimen, found, inputs, buffer, has_uvs, note):
         (extensions[extension] if extension else rough)[key] = buffer.texture(picture)
     if baked.NORMAL in maps:
         found["normalTexture"] = buffer.texture(maps.pop(baked.NORMAL)[1], is_deep=True)
+    coat = extensions.get("KHR_materials_clearcoat")
+    if baked.COAT_NORMAL in maps and coat is not None:
+        coat["clearcoatNormalTexture"] = buffer.texture(maps.pop(baked.COAT_NORMAL)[1], is_deep=True)
     lost = list(maps) + ([] if has_uvs else list(specimen.surface.maps))
     for name in lost:
         note(f"the map of {name.replace('_', ' ')}: carried as one value")

@@ -286,7 +286,7 @@ def _connect(graph, port, key, kind, file):
     source.setValueString(str(file))
     if kind == "color3":
         source.setColorSpace("lin_rec709")
-    if key == baked.NORMAL:
+    if key in baked.NORMALS:
         vectors = graph.addNode("normalmap", f"{key}_vectors", kind)
         vectors.addInput("in", kind).setNodeName(node.getName())
         node = vectors

@@ -125,7 +125,8 @@ def from_preview(at, note):
         out |= {"base_metalness": constant(0.0), "specular_ior": constant(index_of_reflectance(face.mean()))}
         note("a reflectance facing us by colour: carried as an index of refraction")
     if "normal" in at and (at["normal"].varies or not np.allclose(at["normal"].mean, (0.0, 0.0, 1.0))):
-        out["geometry_normal"] = at["normal"]
+        # All its lobes stand along the one normal, the coat's too.
+        out["geometry_normal"] = out["geometry_coat_normal"] = at["normal"]
     if "emissiveColor" in at and float(at["emissiveColor"].mean.max()) > 0.0:
         out["emission_luminance"] = constant(1.0)
     return out
@@ -172,6 +173,7 @@ _AS_STANDARD = {
     "transmission_weight": "transmission", "subsurface_weight": "subsurface", "subsurface_color": "subsurface_color",
     "coat_weight": "coat", "coat_color": "coat_color", "coat_roughness": "coat_roughness", "fuzz_weight": "sheen",
     "fuzz_color": "sheen_color", "fuzz_roughness": "sheen_roughness", "geometry_normal": "normal",
+    "geometry_coat_normal": "coat_normal",
 }  # fmt: skip
 """Inputs that a picture of OpenPBR's may drive as it is in the standard surface."""
 

@@ -190,6 +190,7 @@ def _from_standard_surface(graph, shader, values):
                          ("subsurface_radius", "subsurface_radius_scale")):  # fmt: skip
         if theirs in values:
             found[ours] = values[theirs]
-    if "normal" in values:
-        found["geometry_normal"] = values["normal"]
+    for theirs, ours in (("normal", "geometry_normal"), ("coat_normal", "geometry_coat_normal")):
+        if theirs in values:
+            found[ours] = values[theirs]
     return found

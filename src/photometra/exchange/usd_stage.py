@@ -142,7 +142,7 @@ def _material(stage, specimen, inputs, files):
         image.CreateInput("texcoord", Sdf.ValueTypeNames.Float2).ConnectToSource(place)
         port = full.GetInput(key) or full.CreateInput(key, types[kind])
         end = image.CreateOutput("out", types[kind])
-        if key == baked.NORMAL:
+        if key in baked.NORMALS:
             node = UsdShade.Shader.Define(stage, f"{material.GetPath()}/{key}_vectors")
             node.CreateIdAttr(_NORMAL_MAPS[1])
             node.CreateInput("in", types[kind]).ConnectToSource(end)

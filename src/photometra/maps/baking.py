@@ -27,14 +27,16 @@ _LUMINANCE = RGB_TO_XYZ[1].astype(np.float32)
 
 @dataclass(frozen=True, eq=False)
 class Tile:
-    """One baked tile: texels (height, width), uint8 or uint16, row 0 at the top; all of its range is 0..1."""
+    """One baked tile: texels (height, width), uint8 or uint16, row 0 at the top; all of its range is 0..1. What fills a
+    body is (depth, height, width)."""
 
     texels: np.ndarray
 
     @property
     def levels(self):
-        """The texels as numbers 0..1, float32."""
-        return self.texels.astype(np.float32) / np.float32(np.iinfo(self.texels.dtype).max)
+        """The texels as numbers 0..1, float32 (height, width); of what fills a body as seen through it."""
+        flat = self.texels if self.texels.ndim == 2 else self.texels.max(axis=0)
+        return flat.astype(np.float32) / np.float32(np.iinfo(flat.dtype).max)
 
 
 class Kept:
@@ -76,6 +78,14 @@ def tile_of(layer: Layer, size_mm) -> Tile:
     size = tuple(float(f"{v:.6g}") for v in size_mm)
     return _tiles.get(
         (layer.source, layer.adjustments, size), lambda: Tile(_baked(layer.source, layer.adjustments, size))
+    )
+
+
+def filling(layer: Layer, size_mm, levels, on) -> Tile:
+    """The baked tile of a layer whose source fills a body. levels: what makes its levels (deep, high, wide); on: what
+    tells one body from another."""
+    return _tiles.get(
+        (layer.source, layer.adjustments, on), lambda: Tile(_quantised(_adjusted(levels(), layer.adjustments, size_mm)))
     )
 
 
@@ -153,8 +163,10 @@ def _adjusted(levels, a: Adjustments, size):
     if a.blur_mm > 0.0:
         from scipy import ndimage
 
-        sigma = (a.blur_mm * levels.shape[0] / size[1], a.blur_mm * levels.shape[1] / size[0])
-        levels = ndimage.gaussian_filter(levels, sigma, mode="wrap")
+        sigma = (a.blur_mm * levels.shape[-2] / size[1], a.blur_mm * levels.shape[-1] / size[0])
+        if levels.ndim == 3:
+            sigma = (sigma[1], *sigma)
+        levels = ndimage.gaussian_filter(levels, sigma, mode="wrap" if levels.ndim == 2 else "nearest")
     return levels
 
 

@@ -27,7 +27,8 @@ class Setting:
 @dataclass(frozen=True)
 class Kind:
     """A generator as declared. finest: the smallest feature in mm at given settings, which decides the pixels;
-    tile_mm: how large a tile is where nobody says; fits: whether it lies once over the specimen by default."""
+    tile_mm: how large a tile is where nobody says; fits: whether it lies once over the specimen by default;
+    fills: whether it is of the specimen's own body and fills its bounding box, however it is placed (`maps.edges`)."""
 
     key: str
     label: str
@@ -37,6 +38,7 @@ class Kind:
     finest: Callable = lambda s, size: min(size) / 64.0
     tile_mm: float = 40.0
     fits: bool = False
+    fills: bool = False
 
 
 _MOST_FEATURES, _MOST_PRINTS = 5_000, 24
@@ -210,6 +212,10 @@ def _flat(s, _size, shape, _rng):
     return np.full(shape, s["level"])
 
 
+def _no_edges(_s, _size, shape, _rng):
+    return np.zeros(shape)
+
+
 def _mm(name, label, default, low=0.005, high=1000.0):
     return Setting(name, label, default, low, high, "mm")
 
@@ -244,6 +250,10 @@ GENERATORS = {
         Kind("specks", "Specks", "Grains of dust or drops, each a soft disc.", _specks,
              (_mm("size", "Size", 0.8), _PER_CM2),
              lambda s, _: 0.25 * s["size"]),
+        Kind("edges", "Worn edges", "1 along the edges of a shape and of its parts, 0 where it is flat or hollow; a "
+             "ball has none. It needs no UVs.", _no_edges,
+             (_mm("width", "Width", 1.5, 0.2, 50.0), Setting("ragged", "Raggedness", 0.5, 0.0, 1.0)),
+             fits=True, fills=True),
         Kind("gradient", "Gradient", "From 0 at the bottom to 1 at the top.", _gradient, fits=True),
         Kind("checker", "Checker", "Squares of 0 and 1.", _checker, (_mm("square", "Square", 5.0),),
              lambda s, _: 0.25 * s["square"]),

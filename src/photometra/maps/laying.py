@@ -9,8 +9,9 @@ import numpy as np
 from ..shapes.body import body_of, has_uvs, over_uvs, places_of
 from ..shapes.lying import LiesOn, Spot
 from . import placing
-from .baking import Kept, tile_of
-from .generators import generator
+from .baking import Kept, Tile, filling, tile_of
+from .edges import worn_edges
+from .generators import generator, settings_of
 from .model import COMBINES, PLACEMENTS, REPEATS, Generator, Layer, Picture
 
 
@@ -25,6 +26,9 @@ class Laid(NamedTuple):
 def tile_size(layer: Layer, lies_on: LiesOn):
     """(width, height) in mm of a layer's tile as it lies on a body."""
     wide, high = layer.placement.size_mm
+    if _fills(layer):
+        extent = body_of(lies_on).extent
+        return max(float(extent[0]), 1e-3), max(float(extent[1]), 1e-3)
     if isinstance(layer.source, Generator) and not generator(layer.source.kind).fits:
         own = generator(layer.source.kind).tile_mm
         return wide or own, high or wide or own
@@ -38,6 +42,18 @@ def tile_size(layer: Layer, lies_on: LiesOn):
     }.get(way, (body.extent[0], body.extent[1]))
     # A height alone not given goes with the width.
     return (wide, high or wide) if wide else tuple(max(float(v), 1e-3) for v in once)
+
+
+def tile_on(layer: Layer, lies_on: LiesOn) -> Tile:
+    """The baked tile of a layer as it lies on a body. PictureError where a picture cannot be read."""
+    size, source = tile_size(layer, lies_on), layer.source
+    if not _fills(layer):
+        return tile_of(layer, size)
+    return filling(layer, size, lambda: worn_edges(settings_of(source), lies_on, source.seed), lies_on)
+
+
+def _fills(layer):
+    return isinstance(layer.source, Generator) and generator(layer.source.kind).fills
 
 
 def _spans(layer):
@@ -63,7 +79,7 @@ def _lay(chains, lies_on):
         spans.append((len(rows), len(layers)))
         for layer in layers:
             size = tile_size(layer, lies_on)
-            tile = tile_of(layer, size).texels
+            tile = tile_on(layer, lies_on).texels
             rows.append(_row(layer, size, body, tile, first_byte))
             flat = np.ascontiguousarray(tile).reshape(-1).view(np.uint8)
             texels.append(flat)
@@ -90,7 +106,10 @@ def _row(layer, size, body, tile, first_byte):
     row[placing.MIDDLE_X : placing.MIDDLE_Z + 1], row[placing.RADIUS] = body.middle, body.radius
     row[placing.COMBINE], row[placing.AMOUNT] = COMBINES.index(layer.combine), layer.amount
     row[placing.FIRST], row[placing.BYTES] = first_byte, tile.itemsize
-    row[placing.HIGH], row[placing.WIDE] = tile.shape
+    row[placing.HIGH], row[placing.WIDE] = tile.shape[-2:]
+    if tile.ndim == 3:
+        row[placing.WAY], row[placing.DEEP] = placing.WITHIN, len(tile)
+        row[placing.PER_MM_W] = 1.0 / max(float(body.extent[2]), 1e-3)
     return row
 
 

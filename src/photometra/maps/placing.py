@@ -7,15 +7,17 @@ import numpy as np
 from ..optics.jit import kernel, leaf, unowned
 
 # How a tile is laid on.
-BOX, FRONT, TOP, SIDE, CYLINDER, SPHERE, UV = range(7)
+BOX, FRONT, TOP, SIDE, CYLINDER, SPHERE, UV, WITHIN = range(8)
 # What happens beyond a tile.
 TILE, MIRROR, HOLD = range(3)
 # How a layer joins what is there, or a mask how far the next one does; the first layer takes its place.
 MULTIPLY, ADD, MIX, LIGHTER, DARKER, MASK = range(6)
 # A layer's row: how it is laid; tiles per mm across and up; turn; offset in tiles; repeat, whether tiles are shuffled;
-# the specimen's middle and radius in mm; how it is combined, in what part; where its texels begin, their size, bytes.
+# the specimen's middle and radius in mm; how it is combined, in what part; where its texels begin, their size, bytes;
+# what fills a body has slices in depth as well, and boxes per mm along z.
 WAY, PER_MM_U, PER_MM_V, TURN_COS, TURN_SIN, OFFSET_U, OFFSET_V, REPEAT, SHUFFLE = range(9)
-MIDDLE_X, MIDDLE_Y, MIDDLE_Z, RADIUS, COMBINE, AMOUNT, FIRST, WIDE, HIGH, BYTES, LAYER_ROWS = range(9, 20)
+MIDDLE_X, MIDDLE_Y, MIDDLE_Z, RADIUS, COMBINE, AMOUNT, FIRST, WIDE, HIGH, BYTES = range(9, 19)
+DEEP, PER_MM_W, LAYER_ROWS = range(19, 22)
 
 
 @leaf
@@ -45,6 +47,31 @@ def _within(s, repeat):
     return s - whole
 
 
+@leaf
+def _within_body(row, texels, x, y, z):
+    """The level at a place against the middle of a body, between the eight neighbours of what fills it."""
+    wide = int(row[WIDE])
+    high = int(row[HIGH])
+    deep = int(row[DEEP])
+    first = int(row[FIRST])
+    size = int(row[BYTES])
+    c = min(max((x * row[PER_MM_U] + 0.5) * wide - 0.5, 0.0), wide - 1.0)
+    r = min(max((0.5 - y * row[PER_MM_V]) * high - 0.5, 0.0), high - 1.0)
+    d = min(max((z * row[PER_MM_W] + 0.5) * deep - 0.5, 0.0), deep - 1.0)
+    c0 = int(c)
+    r0 = int(r)
+    d0 = int(d)
+    level = 0.0
+    for corner in range(8):
+        i = corner & 1
+        j = (corner >> 1) & 1
+        k = corner >> 2
+        share = (c - c0 if i else 1.0 - c + c0) * (r - r0 if j else 1.0 - r + r0) * (d - d0 if k else 1.0 - d + d0)
+        if share > 0.0:
+            level += share * _texel(texels, first, wide, size, (d0 + k) * high + r0 + j, c0 + i)
+    return level
+
+
 @kernel
 def layer_level(row, texels, x, y, z, nx, ny, nz, u, v, chance):
     """The level of one layer at a place (mm), by the outward normal and the UVs there; chance, 0..1, picks the plane of
@@ -53,6 +80,8 @@ def layer_level(row, texels, x, y, z, nx, ny, nz, u, v, chance):
     x -= row[MIDDLE_X]
     y -= row[MIDDLE_Y]
     z -= row[MIDDLE_Z]
+    if way == WITHIN:
+        return _within_body(row, texels, x, y, z)
     if way == BOX:
         # Steep powers keep each plane to its own side, and blend where two meet.
         wx = nx * nx * nx * nx

@@ -78,6 +78,16 @@ def places_of(lies_on: LiesOn, spot: Spot | None = None, part: int = 0):
     return places[within]
 
 
+def spread_over(body: Body, part, most, fewest):
+    """Places spread evenly over a part of a mesh, (m, 9) as `places_of`, `most` for the whole of it, and the part's
+    area in mm²."""
+    mesh = body.shape.mesh
+    areas = _areas(mesh)
+    own = float(areas[mesh.material == part].sum())
+    count = max(fewest, int(most * own / areas.sum()))
+    return _on_mesh(mesh, part, (0.5 + np.arange(count)[:, None] * _GOLDEN) % 1.0), own
+
+
 def _on_ball(body, even):
     height, turn = 2.0 * even[:, 0] - 1.0, 2.0 * np.pi * even[:, 1]
     across = np.sqrt(1.0 - height**2)

@@ -13,20 +13,21 @@ from itertools import product
 import numpy as np
 
 from ..maps import Layer, Map
-from ..maps.baking import tile_of
-from ..maps.laying import laid, levels_on, tile_size
+from ..maps.laying import laid, levels_on, tile_on, tile_size
 from ..maps.palette import Palette, palette_of
 from ..shapes.lying import LiesOn, Spot
 from .compile import CompiledSurface, compile_surface
 from .model import Surface
 from .parameters import PARAMETERS
-from .values import BUMP, HEIGHTS
+from .values import BUMP, COAT_BUMP, HEIGHTS
 
 MOST_MEMBERS = 96
 """Compiled surfaces of one bank; each takes a megabyte."""
 _NEXT = 0.05
 QUADRATURE = 7
 """Of the members of a bank for the instruments, along one map."""
+_OF_COLOURS, _ALIKE = (3, 5), 0.4
+"""Along one of colours, whose readings are close to linear: of those that differ by less than this, and of others."""
 COLOURS = 20
 """Of the palette that stands for a picture in colour."""
 
@@ -82,6 +83,7 @@ class Bank:
     members: tuple[tuple[Surface, CompiledSurface], ...]
     middle: CompiledSurface
     bump: Bump | None = None
+    coat_bump: Bump | None = None
     is_quadrature: bool = False
 
     @property
@@ -109,8 +111,8 @@ class Bank:
         return tuple(chain for a in self.axes for chain in a.chains)
 
     def laid(self):
-        """The layers of the axes, and of the bump after them, for the kernels: see `maps.laying.Laid`."""
-        return laid((*self._chains, *((self.bump.layers,) if self.bump else ())), self.lies_on)
+        """The layers of the axes, and of the bumps after them, for the kernels: see `maps.laying.Laid`."""
+        return laid((*self._chains, *(b.layers for b in (self.bump, self.coat_bump) if b)), self.lies_on)
 
 
 def _lagrange(nodes, t):
@@ -166,19 +168,20 @@ def compile_bank(surface: Surface, constants=None, make: Callable = compile_surf
         at = {name: level for a, level in zip(axes, levels, strict=True) for name in a.names}
         member = Surface({**plain, **{name: surface.input(name).at(level) for name, level in at.items()}})
         members.append((member, make(member, constants)))
-    return Bank(surface, axes, tuple(members), make(surface.uniform(), constants), bump_of(surface), is_quadrature)
+    bumps = bump_of(surface), bump_of(surface, COAT_BUMP)
+    return Bank(surface, axes, tuple(members), make(surface.uniform(), constants), *bumps, is_quadrature)
 
 
-def bump_of(surface) -> Bump | None:
-    """The bump of a surface, or None where its height does not vary."""
-    value = surface.input(BUMP)
+def bump_of(surface, name=BUMP) -> Bump | None:
+    """The bump of a surface, or of its coat; None where the height does not vary."""
+    value = surface.input(name)
     if not isinstance(value, Map) or value.low == value.high:
         return None
     low, high = (0.001 * end for end in (value.low, value.high))
     steps, square = [], 0.0
     for layer in value.layers:
         wide, tall = tile_size(layer, surface.lies_on)
-        levels = tile_of(layer, (wide, tall)).levels
+        levels = tile_on(layer, surface.lies_on).levels
         pitch = tall / levels.shape[0], wide / levels.shape[1]
         steps.append(min(pitch))
         if min(levels.shape) > 1:
@@ -187,13 +190,28 @@ def bump_of(surface) -> Bump | None:
     return Bump(value.layers, low, high, max(min(steps), 1e-4), square)
 
 
-def _widened(surface, bump):
-    """A surface whose finish and coat are as wide as a bump that is finer than the spot makes them."""
-    if bump is None:
+def _widened(surface, bump, coat_bump):
+    """A surface whose finish and coat are as wide as bumps that are finer than the spot make them."""
+    if bump is None and coat_bump is None:
         return surface
-    names = ("roughness", *(("coat.roughness",) if surface["coat.amount"] > 0.0 else ()))
+    below, own = (b.mean_square if b else 0.0 for b in (bump, coat_bump))
     # Slopes add by their mean squares; of a microfacet finish that is alpha² (both directions together).
-    return surface.with_values({n: min((surface[n] ** 4 + bump.mean_square) ** 0.25, 1.0) for n in names})
+    if surface["coat.amount"] <= 0.0:
+        return surface.with_values({"roughness": _wider(surface["roughness"], below)})
+    follows, n = 1.0 - surface["coat.levelling"], surface["coat.ior"]
+    # What leans with the coat's face looks less steep through it, see `bumps.leaning_at`; the rest of how it widens
+    # what lies below is counted where lobes under a rough coat are.
+    together = max(0.0, n - 2.0 * (n - 1.0) * follows) / n
+    return surface.with_values(
+        {
+            "roughness": _wider(surface["roughness"], together * below),
+            "coat.roughness": _wider(surface["coat.roughness"], follows**2 * below + own),
+        }
+    )
+
+
+def _wider(roughness, mean_square):
+    return min((roughness**4 + mean_square) ** 0.25, 1.0)
 
 
 def _axes(surface, is_quadrature=False):
@@ -215,11 +233,18 @@ def _axes(surface, is_quadrature=False):
         finest = max(names, key=lambda n: _count(surface, n))
         if is_quadrature and wanted[chains] > 1:
             levels = levels_on(chains, surface.lies_on)[:, 0]
-            nodes = gauss_nodes(levels, min(wanted[chains], max(PARAMETERS[n].varies for n in names), QUADRATURE))
+            nodes = gauss_nodes(levels, min(wanted[chains], max(_gauss_count(surface, n) for n in names)))
             axes.append(Axis(chains, tuple(names), nodes))
             continue
         axes.append(Axis(chains, tuple(names), _nodes(surface, finest, wanted[chains])))
     return tuple(axes)
+
+
+def _gauss_count(surface, name):
+    p = PARAMETERS[name]
+    if p.kind == "colour":
+        return _OF_COLOURS[_span(surface.input(name)) > _ALIKE]
+    return min(p.varies, QUADRATURE)
 
 
 @lru_cache(maxsize=8)
@@ -261,7 +286,7 @@ def _reach(layers, lies_on):
     """The lowest and highest level that a chain has anywhere."""
     if len(layers) > 1:
         return 0.0, 1.0
-    levels = tile_of(layers[0], tile_size(layers[0], lies_on)).texels
+    levels = tile_on(layers[0], lies_on).texels
     most = np.iinfo(levels.dtype).max
     return float(levels.min()) / most, float(levels.max()) / most
 
@@ -273,10 +298,10 @@ def compiled_as(surface: Surface, constants=None) -> CompiledSurface | Bank:
 
 def compile_measured(surface: Surface, constants_reading=None) -> CompiledSurface | Bank:
     """As an instrument sees the surface whose spot is wide against the mean free path: see `Surface.as_measured`."""
-    bump = bump_of(surface)
+    bumps = bump_of(surface), bump_of(surface, COAT_BUMP)
 
     def make(one, constants):
-        return compile_surface(_widened(one, bump).as_measured(), constants)
+        return compile_surface(_widened(one, *bumps).as_measured(), constants)
 
     if not surface.maps:
         return make(surface, constants_reading)

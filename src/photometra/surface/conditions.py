@@ -9,6 +9,10 @@ def coated(s):
     return s["coat.amount"] > 0.0
 
 
+def coated_relief(s):
+    return coated(s) and "bump" in s.maps
+
+
 def fibrous(s):
     return s["sheen.amount"] > 0.0
 

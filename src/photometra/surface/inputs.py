@@ -34,7 +34,7 @@ from ..pictures import header_of
 from ..shapes.lying import LiesOn
 from .parameters import parameter
 from .udim import joined, tiles_of
-from .values import BUMP, DEFAULT_IOR, format_value, parse, parse_length
+from .values import BUMP, COAT_BUMP, DEFAULT_IOR, format_value, parse, parse_length
 
 _MOST_BYTES = 600_000_000
 _GLOSS = re.compile(r"gloss(?!ary)|smooth", re.I)
@@ -73,7 +73,7 @@ def picture_from(path, p=None, linked=False) -> Picture:
     if channels >= 3 and is_colour:
         encoding = named_in(path.stem) or encoding
     channel = "colour" if channels >= 3 and p and p.components else "luminance"
-    if channels >= 3 and p and p.name == BUMP and _NORMALS.search(path.stem):
+    if channels >= 3 and p and p.name in (BUMP, COAT_BUMP) and _NORMALS.search(path.stem):
         channel = "normal"
     where = str(path.resolve()) if linked else ""
     name = f"{path.stem}{suffix}" if set_of else path.name
@@ -267,7 +267,7 @@ def _around(p, layer, value, lies_on):
     channel = getattr(layer.source, "channel", "")
     if channel == "colour":
         return _WHOLE
-    if channel == "normal" and p.name == BUMP and not layer.source.is_missing:
+    if channel == "normal" and p.name in (BUMP, COAT_BUMP) and not layer.source.is_missing:
         return 0.0, min(height_of_normals_um(layer, lies_on), p.hard[1])
     return about(p, value)
 

@@ -44,11 +44,11 @@ _SPACED = re.compile(r"([-+]?(?:\d+\.?\d*|\.\d+)(?:e[-+]?\d+)?)\s*(per\s+\w+|[^\
 """A number with its unit, among others that spaces part."""
 
 DEFAULT_IOR = 1.5
-BUMP = "bump"
-"""The parameter whose slopes turn the normal, and that is not compiled otherwise."""
+BUMP, COAT_BUMP = "bump", "coat.bump"
+"""The parameters whose slopes turn the normal of a surface, and of its coat, and that are not compiled otherwise."""
 DISPLACEMENT = "displacement"
 """The parameter whose heights move the shape, see `imaging.booths`; it is not compiled."""
-HEIGHTS = (BUMP, DISPLACEMENT)
+HEIGHTS = (BUMP, COAT_BUMP, DISPLACEMENT)
 CONVERTERS = {
     "gloss": (lambda g: 1.0 - g, lambda r: 1.0 - r),
     "alpha": (lambda a: math.sqrt(max(0.0, a)), lambda r: r * r),
@@ -243,8 +243,10 @@ def checked(p, value):
     if isinstance(value, Map):
         if not p.varies:
             raise InputError(f"{p.name} is the same all over a specimen; no map can drive it")
-        if p.name != BUMP and any(getattr(layer.source, "channel", "") == "normal" for layer in value.layers):
-            raise InputError(f"{p.name} cannot be driven by normals; give them to the bump")
+        if p.name not in (BUMP, COAT_BUMP) and any(
+            getattr(layer.source, "channel", "") == "normal" for layer in value.layers
+        ):
+            raise InputError(f"{p.name} cannot be driven by normals; give them to a bump")
         low, high = checked(p, value.low), checked(p, value.high)
         if value.is_coloured:
             if not p.components:

@@ -67,7 +67,7 @@ def evaluate(wo, wi, side, lean, room, scalars, props, nearest_sample, tables, c
     px, py, pz = lean[0], lean[1], lean[2]
     s = math.sqrt(px * px + py * py)
     seen, _ = _shares(wo[0], wo[1], wo[2], px, py, pz, s)
-    own, there, some, bits = room
+    own, there, some, bits, _ = room
     total = 0.0
     for j in range(HEROES):
         value[j] = 0.0
@@ -129,7 +129,7 @@ def sample(wo, side, lean, room, u0, u1, u2, u3, u4, scalars, props, nearest_sam
     px, py, pz = lean[0], lean[1], lean[2]
     s = math.sqrt(px * px + py * py)
     seen, _ = _shares(wo[0], wo[1], wo[2], px, py, pz, s)
-    own, there, some, bits = room
+    own, there, some, bits, _ = room
     at_leaning = u3 < seen
     ox, oy = wo[0], wo[1]
     if not at_leaning:
@@ -163,24 +163,85 @@ def sample(wo, side, lean, room, u0, u1, u2, u3, u4, scalars, props, nearest_sam
 
 
 @kernel
-def leaning_at(point, triangle, u, v, bump, scene, shape, layers, texels, chance, lean):
-    """Write into lean (4,) the normal of a bump at a ShadingPoint, in its local frame, and that there are two facets.
+def _outer_chance(wo, side, lean, scalars, curves):
+    """How likely `sample_apart` draws by the coat's own face: any chance would be right, as long as both are met."""
+    if scalars[rows.TRANSMISSION] > 0.0 and scalars[rows.SHEET] <= 0.0:
+        return 0.6
+    cosine = wo[0] * lean[1, 0] + wo[1] * lean[1, 1] + wo[2] * lean[1, 2]
+    return min(0.7, 0.2 + scalars[rows.SHEEN] + rows.at_cosine(curves[rows.COAT_REFLECTS], cosine))
 
-    bump: (first layer, how many, heights at level 0 and 1 in mm, how far apart heights are compared in mm).
+
+@kernel
+def evaluate_apart(wo, wi, side, lean, room, scalars, props, nearest_sample, tables, curves, parts, value):
+    """As `evaluate`, of a coat whose own face leans otherwise, lean (2, 4): fibres and coat by the coat's face, and so
+    what is let into a clear body; all else by what lies below, as it looks through the coat."""
+    outer = room[4]
+    chance = _outer_chance(wo, side, lean, scalars, curves)
+    density = chance * evaluate(
+        wo, wi, side, lean[1], room, scalars, props, nearest_sample, tables, curves, outer, value
+    )  # fmt: skip
+    density += (1.0 - chance) * evaluate(
+        wo, wi, side, lean[0], room, scalars, props, nearest_sample, tables, curves, parts, value
+    )  # fmt: skip
+    passes = wi[2] < 0.0 and scalars[rows.SHEET] <= 0.0
+    for j in range(HEROES):
+        parts[rows.SHEEN_LOBE, j] = outer[rows.SHEEN_LOBE, j]
+        parts[rows.COAT_LOBE, j] = outer[rows.COAT_LOBE, j]
+        if passes:
+            parts[rows.THROUGH_LOBE, j] = outer[rows.THROUGH_LOBE, j]
+        value[j] = 0.0
+        for lobe in range(rows.LOBES):
+            value[j] += parts[lobe, j]
+    return density
+
+
+@kernel
+def sample_apart(
+    wo, side, lean, room, u0, u1, u2, u3, u4, u5, scalars, props, nearest_sample, tables, curves, wi, parts, value
+):
+    """As `sample`, of a coat whose own face leans otherwise."""
+    face = 1 if u5 < _outer_chance(wo, side, lean, scalars, curves) else 0
+    if sample(wo, side, lean[face], room, u0, u1, u2, u3, u4, scalars, props, nearest_sample, tables, curves, wi,
+              parts, value) <= 0.0:  # fmt: skip
+        return 0.0
+    density = evaluate_apart(wo, wi, side, lean, room, scalars, props, nearest_sample, tables, curves, parts, value)
+    if density <= 0.0:
+        return 0.0
+    for j in range(HEROES):
+        value[j] /= density
+    return density
+
+
+@kernel
+def leaning_at(point, triangle, u, v, bump, inner, scalars, scene, shape, layers, texels, chance, lean):
+    """Write into lean (2, 4) the normals of a bump at a ShadingPoint, in its local frame, and how many facets each has:
+    of what lies under the coat, as it looks through it, and of the coat's own face; 0 facets there where both are one.
+
+    bump (11,): of the surface and then of its coat (first layer, -1 for none; how many; heights at level 0 and 1 in
+    mm; how far apart heights are compared in mm), and how far the coat's face follows what it lies on, 0..1.
     """
-    first = int(bump[0])
-    count = int(bump[1])
-    step = bump[4]
-    here = _height(point.x, point.y, point.z, 0.0, 0.0, 0.0, point, triangle, u, v, first, count, scene, shape, layers,
-                   texels, chance)  # fmt: skip
-    across = _height(point.x, point.y, point.z, step * point.ax, step * point.ay, step * point.az, point, triangle, u,
-                     v, first, count, scene, shape, layers, texels, chance)  # fmt: skip
-    along = _height(point.x, point.y, point.z, step * point.bx, step * point.by, step * point.bz, point, triangle, u, v,
-                    first, count, scene, shape, layers, texels, chance)  # fmt: skip
-    # Heights are along the outward normal, the local frame stands on the viewer's side.
-    rise = point.sign * (bump[3] - bump[2]) / step
-    sx = rise * (across - here)
-    sy = rise * (along - here)
+    bx, by = _slopes(point, triangle, u, v, bump, 0, scene, shape, layers, texels, chance)
+    cx = bx
+    cy = by
+    coat = scalars[rows.COAT]
+    if coat > 0.0 and (bump[5] >= 0.0 or bump[10] < 1.0):
+        cx, cy = _slopes(point, triangle, u, v, bump, 5, scene, shape, layers, texels, chance)
+        cx += bump[10] * bx
+        cy += bump[10] * by
+    _stand(cx, cy, lean[1])
+    if inner or (cx == bx and cy == by):
+        _stand(cx, cy, lean[0])
+        lean[1, 3] = 0.0
+        return
+    # A face that leans by d under a coat of index n, whose own leans by c, turns what it mirrors as one in air that
+    # leans by n d - (n - 1) c would: to first order, by Snell's law at the coat's face, on the way down and up.
+    bent = coat * (scalars[rows.COAT_IOR] - 1.0)
+    _stand(bx + bent * (bx - cx), by + bent * (by - cy), lean[0])
+
+
+@kernel
+def _stand(sx, sy, lean):
+    """The normal of slopes, and its two facets, into lean (4,)."""
     steep = math.sqrt(sx * sx + sy * sy)
     if steep > STEEPEST:
         sx *= STEEPEST / steep
@@ -190,6 +251,25 @@ def leaning_at(point, triangle, u, v, bump, scene, shape, layers, texels, chance
     lean[1] = -sy * inv
     lean[2] = inv
     lean[3] = 2.0
+
+
+@kernel
+def _slopes(point, triangle, u, v, bump, at, scene, shape, layers, texels, chance):
+    """Slopes along the two tangents of the height that a bump's numbers from `at` on say: see `leaning_at`."""
+    first = int(bump[at])
+    if first < 0:
+        return 0.0, 0.0
+    count = int(bump[at + 1])
+    step = bump[at + 4]
+    here = _height(point.x, point.y, point.z, 0.0, 0.0, 0.0, point, triangle, u, v, first, count, scene, shape, layers,
+                   texels, chance)  # fmt: skip
+    across = _height(point.x, point.y, point.z, step * point.ax, step * point.ay, step * point.az, point, triangle, u,
+                     v, first, count, scene, shape, layers, texels, chance)  # fmt: skip
+    along = _height(point.x, point.y, point.z, step * point.bx, step * point.by, step * point.bz, point, triangle, u, v,
+                    first, count, scene, shape, layers, texels, chance)  # fmt: skip
+    # Heights are along the outward normal, the local frame stands on the viewer's side.
+    rise = point.sign * (bump[at + 3] - bump[at + 2]) / step
+    return rise * (across - here), rise * (along - here)
 
 
 @kernel
@@ -226,10 +306,12 @@ def _height(x, y, z, dx, dy, dz, point, triangle, u, v, first, count, scene, sha
 @kernel_part
 def evaluated(wo, wi, side, near, far, own_of, nearest_sample, parts, value):
     """`lobes.evaluate` of a place, or of its bump where it leans. own_of: (scalars, props, tables, curves, whether it
-    leans, the normal, room to work in)."""
+    leans, the normals, room to work in)."""
     scalars, props, tables, curves, leans, lean, room = own_of
+    if leans and lean[1, 3] > 0.0:
+        return evaluate_apart(wo, wi, side, lean, room, scalars, props, nearest_sample, tables, curves, parts, value)
     if leans:
-        return evaluate(wo, wi, side, lean, room, scalars, props, nearest_sample, tables, curves, parts, value)
+        return evaluate(wo, wi, side, lean[0], room, scalars, props, nearest_sample, tables, curves, parts, value)
     return lobes.evaluate(wo, wi, side, near, far, scalars, props, nearest_sample, tables, curves, parts, value)
 
 
@@ -239,9 +321,14 @@ def drawn(wo, side, near, far, own_of, nearest_sample, state, wi, parts, value):
     scalars, props, tables, curves, leans, lean, room = own_of
     u0, u1 = even_pair(state, BSDF_PAIR)
     _, u2 = even_pair(state, CHOICE_PAIR)
+    if leans and lean[1, 3] > 0.0:
+        return sample_apart(
+            wo, side, lean, room, u0, u1, u2, random_uniform(state), random_uniform(state), random_uniform(state),
+            scalars, props, nearest_sample, tables, curves, wi, parts, value,
+        )  # fmt: skip
     if leans:
         return sample(
-            wo, side, lean, room, u0, u1, u2, random_uniform(state), random_uniform(state), scalars, props,
+            wo, side, lean[0], room, u0, u1, u2, random_uniform(state), random_uniform(state), scalars, props,
             nearest_sample, tables, curves, wi, parts, value,
         )  # fmt: skip
     return lobes.sample(

@@ -6,8 +6,8 @@ evenly over a pixel's samples for the first surfaces of a path.
 
 What belongs together travels together: sky = the arrays of the environment; panels =
 (rows, radiance); shape = the arrays of a mesh; materials = (scalars, spectra, tables, curves), one for each surface of
-the shape, and media, for each surface the medium outside it and inside it (-1 air, else the surface whose interior it
-is); varying, which of the surfaces a place has (`materials.Varying`).
+the shape, and media, for each surface the medium outside it, inside it (-1 air, else the surface whose interior it is)
+and the one that stands for all interiors of its body; varying, which of the surfaces a place has (`materials.Varying`).
 """
 
 import math
@@ -191,7 +191,7 @@ def _side_of(point, medium, media, sheet):
     """From which side a point is seen, as the lobes name them."""
     if point.sign < 0.0 and sheet:
         return rows.REVERSE
-    if point.sign < 0.0 and medium >= 0 and medium == media[point.part, 1]:
+    if point.sign < 0.0 and medium >= 0 and media[medium, 2] == media[point.part, 2]:
         return rows.INNER
     return rows.FRONT
 
@@ -367,10 +367,11 @@ def trace(first_met, origin, direction, state, index, fraction, nearest_sample, 
         to_local(point, -dx, -dy, -dz, wo)
         wo[2] = max(1e-6, wo[2])
         bump = varying[5][part_of(triangle, scene, shape)]
-        leans = bump[0] >= 0.0
+        leans = bump[0] >= 0.0 or bump[5] >= 0.0
         near = far = 0.0
         if leans:
-            leaning_at(point, triangle, u, v, bump, scene, shape, varying[3], varying[4], random_uniform(state), lean)
+            leaning_at(point, triangle, u, v, bump, side == rows.INNER, scalars, scene, shape, varying[3], varying[4],
+                       random_uniform(state), lean)  # fmt: skip
         else:
             near, far = lobes.diffuse_probabilities(wo[2], side, scalars, props, nearest_sample, tables, curves)
         own_of = (scalars, props, tables, curves, leans, lean, bumped)

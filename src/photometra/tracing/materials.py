@@ -25,7 +25,8 @@ def _compiled(surface):
     return compile_surface(surface)
 
 
-_SMOOTH = (-1.0, 0.0, 0.0, 0.0, 1.0)
+_FLAT = (-1.0, 0.0, 0.0, 0.0, 1.0)
+_SMOOTH = (*_FLAT, *_FLAT, 1.0)
 
 
 class Varying(NamedTuple):
@@ -34,7 +35,7 @@ class Varying(NamedTuple):
     parts (p, 4): the part's first surface, its first axis, how many axes, whether light may pass any of it unbroken;
     axes (a, 5): first layer, how many layers, first node, how many surfaces, and 1 where three chains of so many layers
     are red, green and blue; nodes: the levels at which surfaces are compiled, or the table of a palette; the last axis
-    changes fastest; layers, texels: see `maps.placing`; bumps (p, 5): see `bumps.leaning_at`, first layer -1 for none.
+    changes fastest; layers, texels: see `maps.placing`; bumps (p, 11): see `bumps.leaning_at`.
     """
 
     parts: np.ndarray
@@ -58,14 +59,16 @@ class _Stack:
         medium = number if inside is None else inside
         if not isinstance(compiled, Bank):
             self.surfaces.append(compiled)
-            self.media.append((outside, medium))
+            self.media.append((outside, medium, medium))
             self.parts.append((number, 0, 0, int(compiled.scalars[rows.OPACITY] < 1.0)))
             self.bumps.append(_SMOOTH)
             return number
-        # What lies within a surface that varies is the same all through: that of its middle.
+        # Light has the interior of the place where it was let in, all the way until it leaves.
         members = [one for _, one in compiled.members]
         self.surfaces += [compiled.middle, *members]
-        self.media += [(outside, medium)] * (1 + len(members))
+        self.media.append((outside, medium, medium))
+        for i in range(len(members)):
+            self.media.append((outside, number + 1 + i if inside is None else inside, medium))
         is_open = any(one.scalars[rows.OPACITY] < 1.0 for one in members)
         self.parts.append((number + 1, len(self.axes), len(compiled.axes), int(is_open)))
         self._lay(compiled)
@@ -74,8 +77,9 @@ class _Stack:
     def add_medium(self, compiled):
         """Add an interior that no part has by itself; its number."""
         self.surfaces.append(compiled)
-        self.media.append((-1, len(self.surfaces) - 1))
-        return len(self.surfaces) - 1
+        number = len(self.surfaces) - 1
+        self.media.append((-1, number, number))
+        return number
 
     def _lay(self, bank):
         laid = bank.laid()
@@ -91,11 +95,15 @@ class _Stack:
             is_palette = axis.palette is not None
             self.axes.append((layer + first, count, sum(map(len, self.nodes)), len(axis.nodes), int(is_palette)))
             self.nodes.append(axis.palette.table.ravel() if is_palette else np.asarray(axis.nodes, float))
-        if bank.bump is None:
-            self.bumps.append(_SMOOTH)
-        else:
+        bumps = []
+        for bump in (bank.bump, bank.coat_bump):
+            if bump is None:
+                bumps += _FLAT
+                continue
             first, count = laid.chains[chain]
-            self.bumps.append((layer + first, count, bank.bump.low_mm, bank.bump.high_mm, bank.bump.step_mm))
+            chain += 1
+            bumps += (layer + first, count, bump.low_mm, bump.high_mm, bump.step_mm)
+        self.bumps.append((*bumps, 1.0 - bank.surface["coat.levelling"]))
 
     def arrays(self):
         """(materials, media, Varying)."""
@@ -114,10 +122,11 @@ class _Stack:
 
 
 def materials_of(compiled: CompiledSurface | Bank | tuple, scene: Scene):
-    """((scalars, spectra, tables, curves), each stacked over the scene's surfaces; media (surfaces, 2); Varying).
+    """((scalars, spectra, tables, curves), each stacked over the scene's surfaces; media (surfaces, 3); Varying).
 
     compiled: the specimen's own surface; or a tuple, one for every part of the shape, None for the shape's own glass or
-    rod, or, on a mesh, a neutral grey. A medium is the number of the surface whose interior it is, -1 air.
+    rod, or, on a mesh, a neutral grey. A medium is the number of the surface whose interior it is, -1 air; of each
+    surface: the one outside it, the one inside it, and the one that stands for all the interiors of its body.
     """
     stack = _Stack()
     stock = scene.shape.stock if scene.shape else ()

@@ -23,7 +23,7 @@ def room_for(surfaces):
         np.empty((4, 3)), np.zeros((_SHARES + 2 * LAYERS, HEROES)), np.empty((2, HEROES), np.int64),
         np.empty(4, np.uint64), np.empty((HEROES, 3)), np.empty((HEROES, 3)),
         np.empty((surfaces, rows.SPECTRA, HEROES)), np.empty(DEPTH, np.int32), np.zeros(surfaces, np.int64),
-        np.empty((3, 4)), np.empty((4 + rows.LOBES, HEROES)),
+        np.empty((4, 4)), np.empty((4 + 2 * rows.LOBES, HEROES)),
     )  # fmt: skip
 
 
@@ -83,8 +83,8 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
     weights, own_basis = unowned(room[4]), unowned(room[5])
     props, stack, gathered = unowned(room[6]), unowned(room[7]), unowned(room[8])
     turns, kept = unowned(room[9]), unowned(room[10])
-    bumped = (turns[0], turns[1], kept[:4], kept[4:])
-    work = (wo, wi, value, light, through, extinct, props, parts, share, stack, gathered, turns[2], bumped)
+    bumped = (turns[0], turns[1], kept[:4], kept[4 : 4 + rows.LOBES], kept[4 + rows.LOBES :])
+    work = (wo, wi, value, light, through, extinct, props, parts, share, stack, gathered, turns[2:], bumped)
     clamp = limits[CLAMP]
     state[0] = seeded(seed, -1, 0)
     offset = random_uniform(state)

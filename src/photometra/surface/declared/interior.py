@@ -22,6 +22,7 @@ INTERIOR = (
         "What white becomes after the depth beside it.",
         (1.0, 1.0, 1.0),
         applies=conditions.clear,
+        varies=5,
     ),
     number(
         "interior.depth",
@@ -49,6 +50,7 @@ INTERIOR = (
         scale="log",
         applies=conditions.clear,
         told_by=("transmittance", "coefficients"),
+        varies=5,
     ),
     coefficient(
         "interior.scatter",
@@ -62,6 +64,7 @@ INTERIOR = (
         scale="log",
         applies=conditions.clear_inside,
         told_by=("coefficients",),
+        varies=5,
     ),
     number(
         "interior.asymmetry",
@@ -92,6 +95,7 @@ INTERIOR = (
         (0.8, 0.8, 0.8),
         applies=conditions.wandering,
         told_by=("reflectance", "colour", "scatter"),
+        varies=5,
     ),
     coefficient(
         "subsurface.radius",
@@ -105,6 +109,7 @@ INTERIOR = (
         scale="log",
         applies=conditions.wandering,
         told_by=("scatter",),
+        varies=5,
     ),
     number(
         "subsurface.scale",
@@ -117,6 +122,7 @@ INTERIOR = (
         scale="log",
         marks=((0.1, "1/10"), (1.0, "true"), (10.0, "10")),
         applies=conditions.wandering,
+        varies=5,
     ),
     number(
         "subsurface.shallow",
