@@ -14,6 +14,7 @@ from contextlib import contextmanager, suppress
 from pathlib import Path
 
 from .errors import InputError
+from .words import tr
 
 WRITING = ".writing"
 """How the names of unfinished files end."""
@@ -40,12 +41,12 @@ def regular(path) -> Path:
     try:
         mode = path.stat().st_mode
     except (OSError, ValueError) as error:
-        why = "there is no such file" if isinstance(error, FileNotFoundError) else f"cannot be read ({error})"
+        why = tr("there is no such file") if isinstance(error, FileNotFoundError) else tr("cannot be read ({0})", error)
         raise DiskError(f"{path}: {why}") from None
     if stat.S_ISDIR(mode):
-        raise DiskError(f"{path}: this is a folder; give a file")
+        raise DiskError(tr("{0}: this is a folder; give a file", path))
     if not stat.S_ISREG(mode):
-        raise DiskError(f"{path}: this is a device or a pipe; give a file")
+        raise DiskError(tr("{0}: this is a device or a pipe; give a file", path))
     return path
 
 
@@ -56,9 +57,11 @@ def read_bytes(path, most) -> bytes:
         with open(path, "rb") as file:
             data = file.read(most + 1)
     except OSError as error:
-        raise DiskError(f"{path}: cannot be read ({_reason(error)})") from None
+        raise DiskError(tr("{0}: cannot be read ({1})", path, _reason(error))) from None
     if len(data) > most:
-        raise DiskError(f"{path}: the file is larger than {most // 1_000_000} MB, the most that is read of this kind")
+        raise DiskError(
+            tr("{0}: the file is larger than {1} MB, the most that is read of this kind", path, most // 1000000)
+        )
     return data
 
 
@@ -84,7 +87,7 @@ def replacing(path, before_rename=None):
         os.replace(temporary, target)
         _flush_folder(target.parent)
     except OSError as error:
-        raise DiskError(f"{path}: could not be written ({_reason(error)})") from None
+        raise DiskError(tr("{0}: could not be written ({1})", path, _reason(error))) from None
     finally:
         temporary.unlink(missing_ok=True)
 
@@ -94,9 +97,9 @@ def _beside(path, target):
     if target.exists():
         mode = target.stat().st_mode
         if not stat.S_ISREG(mode):
-            raise DiskError(f"{path}: this is no ordinary file; write to another name")
+            raise DiskError(tr("{0}: this is no ordinary file; write to another name", path))
         if not mode & 0o222 or not os.access(target, os.W_OK):
-            raise DiskError(f"{path}: the file is protected against writing; write to another name")
+            raise DiskError(tr("{0}: the file is protected against writing; write to another name", path))
     sweep(target)
     name = target.name.encode()[:_LONGEST_NAME].decode(errors="ignore")
     temporary = target.with_name(f".{name}.{secrets.token_hex(6)}{WRITING}")
@@ -104,7 +107,7 @@ def _beside(path, target):
         # The kernel takes the umask off these permissions.
         os.close(os.open(temporary, os.O_CREAT | os.O_EXCL | os.O_WRONLY | os.O_CLOEXEC, 0o666))
     except OSError as error:
-        raise DiskError(f"{path}: cannot write here ({_reason(error)})") from None
+        raise DiskError(tr("{0}: cannot write here ({1})", path, _reason(error))) from None
     return temporary
 
 
@@ -113,7 +116,7 @@ def write_bytes(path, data: bytes, before_rename=None):
     with replacing(path, before_rename) as temporary:
         temporary.write_bytes(data)
         if temporary.read_bytes() != data:
-            raise DiskError(f"{path}: the disk did not keep what was written; write to another one")
+            raise DiskError(tr("{0}: the disk did not keep what was written; write to another one", path))
 
 
 def write_text(path, text: str):
@@ -172,7 +175,7 @@ def held(path):
         try:
             handle = os.open(path, os.O_RDONLY | os.O_CLOEXEC)
         except OSError as error:
-            raise DiskError(f"{path}: cannot be read ({_reason(error)})") from None
+            raise DiskError(tr("{0}: cannot be read ({1})", path, _reason(error))) from None
         try:
             _lock(handle)
             if _is_at(handle, path):

@@ -3,6 +3,8 @@
 import math
 import re
 
+from .words import tr
+
 _PLAIN = (1e-5, 1e7)
 """Between these a number is written out; beyond, with a power of ten."""
 _RAISED = str.maketrans("-0123456789", "⁻⁰¹²³⁴⁵⁶⁷⁸⁹")
@@ -15,7 +17,7 @@ def figures(value, digits=3, sign=False) -> str:
     """A number in so many significant figures: `190`, `0.0123`, `−4`, `2.1 × 10⁻⁸`. sign: a plus, too."""
     value = float(value)
     if not math.isfinite(value):
-        return "not known" if math.isnan(value) else f"{MINUS if value < 0.0 else ''}∞"
+        return tr("not known") if math.isnan(value) else f"{MINUS if value < 0.0 else ''}∞"
     size = abs(value)
     if size == 0.0 or _PLAIN[0] <= size < _PLAIN[1]:
         text = _written_out(size, digits)

@@ -9,6 +9,7 @@ import numpy as np
 
 from .disk import regular, replacing
 from .errors import InputError
+from .words import tr
 
 _LARGEST_SIDE = 32768
 _MOST_NUMBERS = 16384 * 8192 * 3
@@ -16,7 +17,7 @@ _MOST_NUMBERS = 16384 * 8192 * 3
 _AS_STORED = "oiio:UnassociatedAlpha"
 _BAND = 256
 """Rows that are read at a time of a large picture."""
-DAMAGED = "the picture is damaged; save it again from where it came from"
+DAMAGED = tr("the picture is damaged; save it again from where it came from")
 
 
 class PictureError(InputError):
@@ -30,22 +31,30 @@ def opened_picture(path):
 
     path = regular(path)
     if path.stat().st_size == 0:
-        raise PictureError(f"{path}: the file is empty; choose a picture with something in it")
+        raise PictureError(tr("{0}: the file is empty; choose a picture with something in it", path))
     # Numbers as they stand in the file: an alpha beside them is a number of its own, not multiplied into them.
     as_stored = oiio.ImageSpec()
     as_stored.attribute(_AS_STORED, 1)
     source = oiio.ImageInput.open(str(path), as_stored)
     if source is None:
         _forget_error(oiio)
-        raise PictureError(f"{path}: this is not a picture file that can be read; give EXR, HDR, TIFF, PNG or JPEG")
+        raise PictureError(
+            tr("{0}: this is not a picture file that can be read; give EXR, HDR, TIFF, PNG or JPEG", path)
+        )
     try:
         spec = source.spec()
         if not (0 < spec.width <= _LARGEST_SIDE and 0 < spec.height <= _LARGEST_SIDE):
-            raise PictureError(f"{path}: {spec.width} × {spec.height} is not a size that can be used")
+            raise PictureError(tr("{0}: {1} × {2} is not a size that can be used", path, spec.width, spec.height))
         if spec.width * spec.height * max(1, spec.nchannels) > _MOST_NUMBERS:
             raise PictureError(
-                f"{path}: {spec.width} × {spec.height} in {spec.nchannels} channels is more than can be held; "
-                "save it smaller, 16384 × 8192 in three channels at the most"
+                tr(
+                    "{0}: {1} × {2} in {3} channels is more than can be held; save it smaller, 16384 × 8192 "
+                    "in three channels at the most",
+                    path,
+                    spec.width,
+                    spec.height,
+                    spec.nchannels,
+                )
             )
         yield source
         if source.has_error:
@@ -182,7 +191,7 @@ def read_header(path):
     source = oiio.ImageInput.open(str(path))
     if source is None:
         _forget_error(oiio)
-        raise PictureError(f"{path}: this is not a picture file that can be read")
+        raise PictureError(tr("{0}: this is not a picture file that can be read", path))
     try:
         return {a.name: a.value for a in source.spec().extra_attribs}
     finally:
@@ -242,7 +251,7 @@ def _write(path, pixels, kind, header, suffix, names=None, window=None):
         # Only closing it says whether the disk took the last of it, and not with every format: so it is read again.
         if not (out.close() and made and _reads_back(temporary, spec)):
             _forget_error(out)
-            raise PictureError(f"{path}: the picture could not be written; the disk is full, or limits its files")
+            raise PictureError(tr("{0}: the picture could not be written; the disk is full, or limits its files", path))
 
 
 def _reads_back(path, spec):

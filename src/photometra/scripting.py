@@ -30,6 +30,7 @@ from .study import Study as _Study
 from .study import read_file, write_file
 from .surface import parameter, parse
 from .surface.inputs import is_map, parse_map
+from .words import tr
 
 if TYPE_CHECKING:
     from collections.abc import Iterable, Iterator, Mapping
@@ -71,7 +72,7 @@ class Study:
         """Write the study, to its own file or to another, whole or not at all."""
         to = Path(path) if path is not None else self.path
         if to is None:
-            raise InputError("this study has no file yet; say where to save it")
+            raise InputError(tr("this study has no file yet; say where to save it"))
         write_file(self.document, to)
         self.path = to
         return to
@@ -179,6 +180,6 @@ class Specimen:
         suffix = Path(path).suffix.lower()
         standard = {".mtlx": "materialx", ".glb": "gltf"}.get(suffix, "usd" if suffix.startswith(".usd") else "")
         if not standard:
-            raise InputError(f"{path}: the suffix says the standard: .mtlx, .glb, .usda, .usdc or .usdz")
+            raise InputError(tr("{0}: the suffix says the standard: .mtlx, .glb, .usda, .usdc or .usdz", path))
         _, left_out = write_standard(standard, self._study.document, self.value, Path(path))
         return list(left_out)

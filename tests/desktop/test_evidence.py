@@ -248,7 +248,7 @@ def test_bounds_are_set_from_the_pin_by_keyboard(window, monkeypatch):
 
 
 def test_a_colour_becomes_a_spectrum_and_is_drawn(window):
-    window.session.choose(1)
+    window.session.choose(8)
     window.session.choose_stratum("body")
     gauge = window.strata.gauges["colour"]
     click(gauge.turn_button)

@@ -110,7 +110,7 @@ class TestTakingMaterials:
         for _ in range(sheet.list.count() - 1):
             QTest.keyClick(sheet.list, Qt.Key.Key_Down)
             seen.add(sheet.told.text())
-        row = next(i for i in range(sheet.list.count()) if sheet.list.item(i).text().startswith("Varnished teak"))
+        row = next(i for i in range(sheet.list.count()) if sheet.list.item(i).text().startswith("Wool-felt"))
         while sheet.list.currentRow() != row:
             QTest.keyClick(sheet.list, Qt.Key.Key_Up)
         qtbot.waitUntil(lambda: len(sheet.curves[2].curves) == 2, timeout=PATIENCE_MS)

@@ -114,7 +114,7 @@ def test_pins_free_and_hold(window):
 
 
 def test_a_colour_by_track_and_by_text(window):
-    click(window.ledger.specimen_cards[1])
+    window.session.choose(8)
     window.session.choose_stratum("body")
     gauge = window.strata.gauges["colour"]
     type_into(gauge.edit, "#3050a0")
@@ -333,8 +333,8 @@ def test_specimens_by_keyboard(window):
 
 
 def picker_of(window, qtbot):
-    """The picker of the number plate's body colour, opened by its swatch."""
-    click(window.ledger.specimen_cards[1])
+    """The picker of the duster's body colour, opened by its swatch."""
+    window.session.choose(8)
     window.session.choose_stratum("body")
     gauge = window.strata.gauges["colour"]
     click(gauge.swatch)

@@ -6,6 +6,7 @@ from functools import lru_cache
 import numpy as np
 
 from ..errors import InputError
+from ..words import tr
 from .black_body import black_body
 from .observers import WAVELENGTHS, grid_weights, illuminant, observer
 
@@ -50,7 +51,11 @@ def lamp_spectrum(name, measured=()):
         power = black_body(WAVELENGTHS, float(kelvin[1]))
     else:
         raise InputError(
-            f"there is no lamp '{name}': choose from {', '.join(LAMPS)}, another temperature as 4100 K, or a file"
+            tr(
+                "there is no lamp '{0}': choose from {1}, another temperature as 4100 K, or a file",
+                name,
+                ", ".join(LAMPS),
+            )
         )
     relative = power / _on_grid("D65")
     return relative / (grid_weights("D65")[:, 1] @ relative)

@@ -6,6 +6,7 @@ from importlib.resources import files
 import numpy as np
 
 from ..errors import InputError
+from ..words import tr
 
 WAVELENGTHS = np.arange(380.0, 781.0, 5.0)
 """The grid of every spectrum in a compiled surface and in the tracer, nm."""
@@ -26,7 +27,7 @@ def _table():
 def observer(name="1931-2"):
     """Wavelengths (nm, 360–830 by 5) and colour matching functions, shape (95, 3), of an observer."""
     if name not in OBSERVERS:
-        raise InputError(f"no observer '{name}': choose from {', '.join(OBSERVERS)}")
+        raise InputError(tr("no observer '{0}': choose from {1}", name, ", ".join(OBSERVERS)))
     table = _table()
     return table["wavelength_nm"], np.column_stack([table[f"{a}bar_{name}"] for a in "xyz"])
 
@@ -40,7 +41,7 @@ def illuminant(name="D65"):
     if isinstance(name, tuple):
         return np.interp(_table()["wavelength_nm"], WAVELENGTHS, np.array(name, float))
     if name not in ILLUMINANTS:
-        raise InputError(f"no illuminant '{name}': choose from {', '.join(ILLUMINANTS)}")
+        raise InputError(tr("no illuminant '{0}': choose from {1}", name, ", ".join(ILLUMINANTS)))
     table = _table()
     return np.ones_like(table["wavelength_nm"]) if name == "E" else table[name]
 

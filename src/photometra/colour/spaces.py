@@ -8,6 +8,7 @@ import re
 import numpy as np
 
 from ..errors import InputError
+from ..words import tr
 from . import observers
 from .observers import weights, white_point
 
@@ -34,9 +35,9 @@ def reflectance_to_xyz(wavelength_nm, reflectance, illuminant="D65", observer="1
     """
     wavelength, reflectance = np.asarray(wavelength_nm, float), np.asarray(reflectance, float)
     if wavelength.ndim != 1 or wavelength.size < 2 or not np.all(np.diff(wavelength) > 0):
-        raise InputError("wavelength_nm must be two or more increasing wavelengths")
+        raise InputError(tr("wavelength_nm must be two or more increasing wavelengths"))
     if reflectance.shape[-1] != wavelength.size:
-        raise InputError("reflectance needs one value for each wavelength")
+        raise InputError(tr("reflectance needs one value for each wavelength"))
     grid, _ = observers.observer(observer)
     return interpolated(wavelength, reflectance, grid) @ weights(illuminant, observer)
 

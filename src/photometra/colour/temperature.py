@@ -9,6 +9,7 @@ from functools import cache
 import numpy as np
 
 from ..errors import InputError
+from ..words import tr
 from .black_body import black_body
 from .limits import to_uv
 from .observers import observer
@@ -53,7 +54,7 @@ def temperature_of(xyz):
     """
     xyz = np.asarray(xyz, float)
     if not (np.isfinite(xyz).all() and xyz[1] > 0.0):
-        raise InputError("black has no colour temperature")
+        raise InputError(tr("black has no colour temperature"))
     uv, curve = _uv(xyz), _curve()
     away = np.hypot(*(curve - uv).T)
     i = int(np.clip(np.argmin(away), 1, _MIRED.size - 2))
@@ -64,5 +65,5 @@ def temperature_of(xyz):
     near = _uv(black_body_xyz(kelvin))
     duv = float(np.hypot(*(uv - near)))
     if duv > 0.05:
-        raise InputError("that colour is too far from any white to have a temperature")
+        raise InputError(tr("that colour is too far from any white to have a temperature"))
     return kelvin, duv if uv[1] > near[1] else -duv

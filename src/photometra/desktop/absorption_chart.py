@@ -9,6 +9,7 @@ from PyQt6.QtGui import QPainter, QPen, QPolygonF
 from ..errors import InputError
 from ..instruments import constants_reading, depth_colours
 from ..surface.scale import Scale
+from ..words import tr
 from . import theme
 from .scheduler import LATER
 from .session import Session
@@ -20,9 +21,9 @@ _TRIED = np.geomspace(0.1, 1000.0, 121)
 _CURVE = 40.0
 _ENDS = {0.1: Qt.AlignmentFlag.AlignLeft, 1000.0: Qt.AlignmentFlag.AlignRight}
 
-_TIP = (
-    "What a slab of the interior lets through, 0.1 to 1000 mm thick, and its colour.<br>The line marks the "
-    "specimen's own thickness; drag the needle to move the depth at which the colour holds."
+_TIP = tr(
+    "What a slab of the interior lets through, 0.1 to 1000 mm thick, and its colour.<br>The line marks "
+    "the specimen's own thickness; drag the needle to move the depth at which the colour holds."
 )
 
 
@@ -30,10 +31,10 @@ class AbsorptionChart(StripChart):
     """A strip of true colours with the transmittance above it. Dragging moves the depth at which the colour holds."""
 
     def __init__(self, session: Session, parent=None):
-        super().__init__(100, "Absorption chart", _TIP, parent)
+        super().__init__(100, tr("Absorption chart"), _TIP, parent)
         self.session = session
         self.colours = self.transmittance = None
-        self._worker = Latest("absorption chart", self, AFTER_THE_PICTURE, LATER)
+        self._worker = Latest(tr("absorption chart"), self, AFTER_THE_PICTURE, LATER)
         self._worker.done.connect(self._computed)
         session.surface_changed.connect(self.refresh)
         session.readings_changed.connect(self.refresh)

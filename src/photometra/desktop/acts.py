@@ -8,6 +8,7 @@ from ..instruments.derived import constants_of_ellipsometry
 from ..readings.targets import sellmeier
 from ..shapes.lying import Spot
 from ..surface.constants import FROM_MODEL, FROM_READING, choosing
+from ..words import tr
 from .colour_target import ColourTarget
 
 _USUAL_SPOT_MM = 8.0
@@ -25,51 +26,55 @@ class Acts(QObject):
     # Specimens.
 
     def add_specimen(self):
-        name, fine = QInputDialog.getText(self.window, "Add a specimen", "Its name:", QLineEdit.EchoMode.Normal)
+        name, fine = QInputDialog.getText(self.window, tr("Add a specimen"), tr("Its name:"), QLineEdit.EchoMode.Normal)
         if fine:
-            self._try(lambda: self.session.study.with_new_specimen(name), "add a specimen")
+            self._try(lambda: self.session.study.with_new_specimen(name), tr("add a specimen"))
             self.session.choose(len(self.session.study.specimens) - 1)
 
     def rename_specimen(self):
         specimen = self.session.specimen
         if specimen is None:
             return
-        name, fine = QInputDialog.getText(self.window, "Rename", "New name:", QLineEdit.EchoMode.Normal, specimen.name)
+        name, fine = QInputDialog.getText(
+            self.window, tr("Rename"), tr("New name:"), QLineEdit.EchoMode.Normal, specimen.name
+        )
         if fine:
-            self._try(lambda: self.session.study.with_renamed(self.session.index, name), "rename a specimen")
+            self._try(lambda: self.session.study.with_renamed(self.session.index, name), tr("rename a specimen"))
 
     def resize_specimen(self):
         specimen = self.session.specimen
         if specimen is None:
             return
         size, fine = QInputDialog.getDouble(
-            self.window, "Size", "Diameter of the ball, mm:", specimen.size_mm, 0.1, 10_000.0, 1
+            self.window, tr("Size"), tr("Diameter of the ball, mm:"), specimen.size_mm, 0.1, 10_000.0, 1
         )
         if fine:
-            self._try(lambda: self.session.study.with_size(self.session.index, size), "size of a specimen")
+            self._try(lambda: self.session.study.with_size(self.session.index, size), tr("size of a specimen"))
 
     def duplicate_specimen(self):
         """A variant of the chosen specimen: the same surface, to be changed; its readings stay with the first."""
         if self.session.specimen is not None:
-            self._try(lambda: self.session.study.with_duplicate(self.session.index), "duplicate a specimen")
+            self._try(lambda: self.session.study.with_duplicate(self.session.index), tr("duplicate a specimen"))
             self.session.choose(len(self.session.study.specimens) - 1)
 
     def remove_specimen(self):
         if self.session.specimen is not None:
-            self._try(lambda: self.session.study.without_specimen(self.session.index), "remove a specimen")
+            self._try(lambda: self.session.study.without_specimen(self.session.index), tr("remove a specimen"))
 
     # Evidence.
 
     def pick_place(self):
         """Have the next click in the picture say where the chosen reading was taken."""
         if self.session.reading is None:
-            self.window.say("Choose a reading first; its place is where the instrument stood.")
+            self.window.say(tr("Choose a reading first; its place is where the instrument stood."))
             return
         self.window.show_sheet()
         surveyor = self.window.sight.surveyor
         surveyor.want_place(True)
         surveyor.placed.connect(self._take_place, Qt.ConnectionType.SingleShotConnection)
-        self.window.say(f"Click where '{self.session.reading.name}' was taken; beside the specimen for all of it.")
+        self.window.say(
+            tr("Click where '{0}' was taken; beside the specimen for all of it.", self.session.reading.name)
+        )
 
     def _take_place(self, place):
         self.window.sight.surveyor.want_place(False)
@@ -78,16 +83,16 @@ class Acts(QObject):
             return
         wide = reading.spot.diameter_mm if reading.spot else reading.collected_mm or _USUAL_SPOT_MM
         spot = None if place is None else Spot(*(round(float(v), 2) for v in place), wide)
-        self.session.change_reading(reading.remade(spot=spot), "place of a reading")
+        self.session.change_reading(reading.remade(spot=spot), tr("place of a reading"))
         self.window.say(f"{reading.name}: {f'taken at {spot.text}' if spot else 'taken of all of the specimen'}.")
 
     def add_colour_target(self):
         """Ask for a colour that is to be met, and take it as evidence."""
         if self.session.specimen is None:
-            self.window.say("Add a specimen first; a colour target belongs to one.")
+            self.window.say(tr("Add a specimen first; a colour target belongs to one."))
             return
         self.colour_target = ColourTarget(self.window)
-        self.colour_target.taken.connect(lambda reading: self.session.add_reading(reading, "colour target"))
+        self.colour_target.taken.connect(lambda reading: self.session.add_reading(reading, tr("colour target")))
         self.colour_target.open()
 
     def remove_reading(self):
@@ -95,42 +100,44 @@ class Acts(QObject):
         specimen, i = self.session.specimen, self.session.reading_index
         if specimen is not None and self.session.reading is not None:
             i = min(i, len(specimen.readings) - 1)
-            self.session.change_specimen(specimen.without_reading(i), "remove a reading")
+            self.session.change_specimen(specimen.without_reading(i), tr("remove a reading"))
 
     def constants_from_ellipsometry(self):
         """Make a reading of constants of the specimen's ellipsometry, as of a bare surface."""
         readings = self.session.specimen.readings if self.session.specimen else ()
         source = next((r for r in readings if r.kind_key == "ellipsometry"), None)
         if source is None:
-            self.window.say("There is no ellipsometry to take constants from; import it or take it from the shelf.")
+            self.window.say(tr("There is no ellipsometry to take constants from; import it or take it from the shelf."))
             return
         try:
-            self.session.add_reading(constants_of_ellipsometry(source), "constants from the ellipsometry")
+            self.session.add_reading(constants_of_ellipsometry(source), tr("constants from the ellipsometry"))
         except InputError as error:
             self.window.say(str(error))
 
     def type_sellmeier(self):
         """Ask for Sellmeier coefficients, and have the body's constants from them."""
         if self.session.specimen is None:
-            self.window.say("Add a specimen first; constants belong to one.")
+            self.window.say(tr("Add a specimen first; constants belong to one."))
             return
         text, fine = QInputDialog.getText(
-            self.window, "Sellmeier coefficients", "B1 C1 B2 C2 B3 C3, with C in µm², as glass catalogues print them:"
+            self.window,
+            tr("Sellmeier coefficients"),
+            tr("B1 C1 B2 C2 B3 C3, with C in µm², as glass catalogues print them:"),
         )
         if not fine:
             return
         try:
-            self.session.add_reading(sellmeier(text), "Sellmeier coefficients")
+            self.session.add_reading(sellmeier(text), tr("Sellmeier coefficients"))
         except InputError as error:
             self.window.files.refuse(str(error))
             return
-        self.session.set_values({"constants": FROM_READING, "metalness": 0.0}, "constants from the reading")
+        self.session.set_values({"constants": FROM_READING, "metalness": 0.0}, tr("constants from the reading"))
         self.session.choose_stratum("body")
 
     def use_model(self):
         """Have free electrons and oscillators stand for the metal's constants, to be solved for."""
         if self.session.specimen is not None:
-            self.session.set_values(choosing(FROM_MODEL), "constants from a model")
+            self.session.set_values(choosing(FROM_MODEL), tr("constants from a model"))
             self.session.choose_stratum("body")
 
     def keep_proof(self):
@@ -143,7 +150,7 @@ class Acts(QObject):
             or frame.request.layer
             or frame.request.parts
         ):
-            self.window.say("A proof needs a whole picture: wait until it is there, all light and all parts shown.")
+            self.window.say(tr("A proof needs a whole picture: wait until it is there, all light and all parts shown."))
             return
         self.session.keep_proof(frame.linear, frame.shown if frame.denoised else None)
 

@@ -16,12 +16,13 @@ from PyQt6.QtWidgets import (
 
 from ..disk import write_table
 from ..errors import InputError
+from ..words import tr
 from . import theme
 from .ledger import OUT, UNKNOWN, WITHIN, short_number, verdict_of
 from .session import Session
 from .sheet import Sheet
 
-_COLUMNS = ("Specimen", "Reading", "In", "Value", "Allowed", "Share", "χ²", "Verdict")
+_COLUMNS = (tr("Specimen"), tr("Reading"), tr("In"), tr("Value"), tr("Allowed"), tr("Share"), "χ²", tr("Verdict"))
 _SHARE, _VERDICT = 5, 7
 _ORDER = Qt.ItemDataRole.UserRole
 
@@ -60,15 +61,15 @@ class AgreementSheet(Sheet):
     """Follows the session's agreements. A double click, or Enter, goes to the reading."""
 
     def __init__(self, session: Session, parent=None):
-        super().__init__("Agreement", parent)
+        super().__init__(tr("Agreement"), parent)
         self.session = session
-        self.export_button = QPushButton("Export CSV…")
-        self.export_button.setToolTip("Write this table as a CSV file")
+        self.export_button = QPushButton(tr("Export CSV…"))
+        self.export_button.setToolTip(tr("Write this table as a CSV file"))
         self.export_button.clicked.connect(self._choose_and_export)
         self.head.insertWidget(2, self.export_button)
         self.table = QTableWidget(0, len(_COLUMNS))
         self.table.setHorizontalHeaderLabels(_COLUMNS)
-        self.table.setAccessibleName("Agreement of every reading")
+        self.table.setAccessibleName(tr("Agreement of every reading"))
         self.table.setEditTriggers(QAbstractItemView.EditTrigger.NoEditTriggers)
         self.table.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
         self.table.setSelectionMode(QAbstractItemView.SelectionMode.SingleSelection)
@@ -105,7 +106,7 @@ class AgreementSheet(Sheet):
                 a = found.get(reading)
                 sign, word = verdict_of(a)
                 if not reading.active:
-                    sign, word = "", "not counted"
+                    sign, word = "", tr("not counted")
                 value = a.value if a is not None and not a.problem else None
                 share = value / reading.tolerance if value is not None else None
                 chi2 = a.chi2 if value is not None else None
@@ -152,8 +153,8 @@ class AgreementSheet(Sheet):
         self.table.setUpdatesEnabled(True)
         verdicts = [cells[_VERDICT] for _, _, cells in rows]
         good, open_ = sum(v.startswith(WITHIN) for v in verdicts), sum(v.startswith(UNKNOWN) for v in verdicts)
-        words = f"{good} of {len(rows)} readings within tolerance"
-        self.state.setText(words + (f", {open_} being measured" if open_ else ""))
+        words = tr("{0} of {1} readings within tolerance", good, len(rows))
+        self.state.setText(words + (tr(", {0} being measured", open_) if open_ else ""))
 
     def _go(self, item):
         i, j = item.data(_ORDER + 1)
@@ -161,7 +162,7 @@ class AgreementSheet(Sheet):
         self.session.choose_reading(j)
 
     def _choose_and_export(self):
-        name, _ = QFileDialog.getSaveFileName(self, "Export the agreement", "agreement.csv", "CSV (*.csv)")
+        name, _ = QFileDialog.getSaveFileName(self, tr("Export the agreement"), "agreement.csv", tr("CSV (*.csv)"))
         if name:
             self.export(Path(name))
 
@@ -173,4 +174,4 @@ class AgreementSheet(Sheet):
         except InputError as error:
             self.session.said.emit(str(error))
             return
-        self.session.said.emit(f"Wrote {path}")
+        self.session.said.emit(tr("Wrote {0}", path))

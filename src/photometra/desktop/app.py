@@ -13,8 +13,8 @@ from PyQt6.QtWidgets import QApplication
 
 from .. import faults
 from ..errors import InputError
-from . import theme
-from .fault_dialog import FaultDialog
+from ..words import tr
+from . import language, theme
 
 
 def settings_file() -> Path:
@@ -38,17 +38,17 @@ def check_screen(environment=os.environ):
         return
     display = environment.get("DISPLAY", "")
     if not display:
-        raise InputError("there is no screen: set DISPLAY or WAYLAND_DISPLAY, or use the verbs (photometra --help)")
+        raise InputError(tr("there is no screen: set DISPLAY or WAYLAND_DISPLAY, or use the verbs (photometra --help)"))
     try:
         xcb, *_ = [ctypes.CDLL(library) for library in _LIBRARIES]
     except OSError as error:
-        raise InputError(f"a system library is missing ({error}); install {_PACKAGES}") from None
+        raise InputError(tr("a system library is missing ({0}); install {1}", error, _PACKAGES)) from None
     xcb.xcb_connect.restype = ctypes.c_void_p
     connection = ctypes.c_void_p(xcb.xcb_connect(display.encode(), None))
     failed = xcb.xcb_connection_has_error(connection)
     xcb.xcb_disconnect(connection)
     if failed:
-        raise InputError(f"the screen '{display}' cannot be reached; check DISPLAY, or use the verbs")
+        raise InputError(tr("the screen '{0}' cannot be reached; check DISPLAY, or use the verbs", display))
 
 
 def make_application(arguments=None) -> QApplication:
@@ -63,6 +63,8 @@ def make_application(arguments=None) -> QApplication:
 
 def _say_what_fails(window):
     """What nobody foresaw is printed in full and told in the window, which keeps the work and goes on."""
+    from .fault_dialog import FaultDialog  # after the language is known, as `main_window`
+
     dialog = FaultDialog(window)
 
     def hook(_kind, error, trace):
@@ -79,7 +81,9 @@ def run(path=None):
     check_screen()
     application = make_application()
     settings = QSettings(str(settings_file()), QSettings.Format.IniFormat)
+    language.speak(application, language.wanted(settings.value("language", "", str)))
     theme.apply(application, settings.value("theme", "dim", str))
+    # What declares its words is imported after the language is known.
     from .main_window import MainWindow
 
     window = MainWindow(settings)

@@ -12,11 +12,12 @@ from PyQt6.QtWidgets import (
     QVBoxLayout,
 )
 
+from ..words import counted, tr
 from .text import Label, tip_of
 
 _SIZE = 900, 520
 _TAKE, _FILE, _SAMPLE, _AS, _TO = range(5)
-_HEADS = ("take", "file", "sample", "understood as", "specimen")
+_HEADS = (tr("take"), tr("file"), tr("sample"), tr("understood as"), tr("specimen"))
 _REFUSED_SHOWN = 6
 
 
@@ -28,19 +29,19 @@ class ArrivalsSheet(QDialog):
     def __init__(self, arrivals, refused, specimens, parent=None):
         """refused: [(file, why)]; specimens: names of those in the study."""
         super().__init__(parent)
-        self.setWindowTitle("Import several readings")
+        self.setWindowTitle(tr("Import several readings"))
         self.resize(*_SIZE)
         self._arrivals = arrivals
         self.heading = Label(_told(arrivals, refused))
         self.heading.setObjectName("heading")
         self.target = QComboBox()
-        self.target.setAccessibleName("Where the samples go")
-        self.target.addItem("each sample to a specimen of its name", None)
+        self.target.setAccessibleName(tr("Where the samples go"))
+        self.target.addItem(tr("each sample to a specimen of its name"), None)
         for name in specimens:
-            self.target.addItem(f"all to {name}, as repeats", name)
+            self.target.addItem(tr("all to {0}, as repeats", name), name)
         self.target.activated.connect(self._retarget)
         self.table = QTableWidget(len(arrivals), len(_HEADS))
-        self.table.setAccessibleName("What was understood of each sample")
+        self.table.setAccessibleName(tr("What was understood of each sample"))
         self.table.setHorizontalHeaderLabels(list(_HEADS))
         self.table.verticalHeader().setVisible(False)
         self.table.setEditTriggers(QTableWidget.EditTrigger.DoubleClicked | QTableWidget.EditTrigger.EditKeyPressed)
@@ -56,14 +57,14 @@ class ArrivalsSheet(QDialog):
         self.table.currentCellChanged.connect(lambda row, *_: self._tell(row))
         # What columns there might be is told in full where the pointer rests.
         short = [f"! {str(reason).replace(str(file), file.name).partition(';')[0]}" for file, reason in refused]
-        more = [f"! and {len(short) - _REFUSED_SHOWN} more"] if len(short) > _REFUSED_SHOWN else []
+        more = [tr("! and {0} more", len(short) - _REFUSED_SHOWN)] if len(short) > _REFUSED_SHOWN else []
         self.refused = Label("\n".join([*short[:_REFUSED_SHOWN], *more]))
         self.refused.setToolTip(tip_of("\n".join(reason for _, reason in refused)))
         self.refused.setObjectName("brick")
         self.refused.setWordWrap(True)
         self.refused.setVisible(bool(refused))
         buttons = QDialogButtonBox(QDialogButtonBox.StandardButton.Cancel)
-        self.take_button = buttons.addButton("Take them", QDialogButtonBox.ButtonRole.AcceptRole)
+        self.take_button = buttons.addButton(tr("Take them"), QDialogButtonBox.ButtonRole.AcceptRole)
         self.take_button.setObjectName("primary")
         buttons.accepted.connect(self._take)
         buttons.rejected.connect(self.reject)
@@ -91,7 +92,7 @@ class ArrivalsSheet(QDialog):
             item.setToolTip(tip_of("\n".join([str(arrival.file), *arrival.doubts])))
             self.table.setItem(row, column, item)
         name = QTableWidgetItem(arrival.sample)
-        name.setToolTip("The specimen that it goes to; a new name makes a new one")
+        name.setToolTip(tr("The specimen that it goes to; a new name makes a new one"))
         self.table.setItem(row, _TO, name)
 
     def _retarget(self, _index):
@@ -101,7 +102,7 @@ class ArrivalsSheet(QDialog):
 
     def _tell(self, row):
         doubts = self._arrivals[row].doubts if 0 <= row < len(self._arrivals) else ()
-        self.doubts.setText("\n".join(f"? {d}" for d in doubts) or "Nothing is doubtful about it.")
+        self.doubts.setText("\n".join(f"? {d}" for d in doubts) or tr("Nothing is doubtful about it."))
 
     def _ticked(self):
         rows = range(len(self._arrivals))
@@ -110,7 +111,7 @@ class ArrivalsSheet(QDialog):
     def _count(self, *_):
         count = len(self._ticked())
         self.take_button.setEnabled(count > 0)
-        self.take_button.setText("Take it" if count == 1 else f"Take {count}")
+        self.take_button.setText(tr("Take it") if count == 1 else tr("Take {0}", count))
 
     def _take(self):
         chosen = [
@@ -124,6 +125,6 @@ class ArrivalsSheet(QDialog):
 
 def _told(arrivals, refused):
     files = len({a.file for a in arrivals}) + len(refused)
-    samples = f"{len(arrivals)} sample{'s' if len(arrivals) != 1 else ''}"
-    missed = f", {len(refused)} not understood" if refused else ""
-    return f"{samples} in {files} file{'s' if files != 1 else ''}{missed}"
+    samples = counted(len(arrivals), "{0} sample", "{0} samples")
+    missed = tr(", {0} not understood", len(refused)) if refused else ""
+    return counted(files, "{1} in {0} file{2}", "{1} in {0} files{2}", samples, missed)

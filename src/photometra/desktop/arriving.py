@@ -22,6 +22,7 @@ from ..study.inputs import missing_in, relinked
 from ..surface import PARAMETERS
 from ..surface.inputs import new_map, picture_from, source_name
 from ..tracing import environment_from
+from ..words import tr
 from .arrivals_sheet import ArrivalsSheet
 from .import_sheet import ImportSheet
 from .materials_sheet import MaterialsSheet
@@ -40,7 +41,7 @@ class _Waiting(QProgressDialog):
     """Says what is being read where that takes longer than a moment, and lets it be given up."""
 
     def __init__(self, window):
-        super().__init__("", "Cancel", 0, 0, window)
+        super().__init__("", tr("Cancel"), 0, 0, window)
         self.setWindowTitle("Photometra")
         self.setWindowModality(Qt.WindowModality.NonModal)
         self.setAutoClose(False)
@@ -85,18 +86,23 @@ class Arriving(QObject):
 
     def choose_and_import(self):
         name, _ = QFileDialog.getOpenFileName(
-            self.window, "Import a reading", self._folder(), "Readings (*.csv *.txt *.tsv *.cgats *.it8);;All files (*)"
+            self.window,
+            tr("Import a reading"),
+            self._folder(),
+            tr("Readings (*.csv *.txt *.tsv *.cgats *.it8);;All files (*)"),
         )
         if name:
             self.bring_in(name)
 
     def choose_several(self):
-        names, _ = QFileDialog.getOpenFileNames(self.window, "Import several readings", self._folder(), "All files (*)")
+        names, _ = QFileDialog.getOpenFileNames(
+            self.window, tr("Import several readings"), self._folder(), tr("All files (*)")
+        )
         if names:
             self.bring_in_several(names)
 
     def choose_folder(self):
-        folder = QFileDialog.getExistingDirectory(self.window, "Import a folder of readings", self._folder())
+        folder = QFileDialog.getExistingDirectory(self.window, tr("Import a folder of readings"), self._folder())
         if folder:
             self.bring_in_several([folder])
 
@@ -107,7 +113,7 @@ class Arriving(QObject):
     def _ask_of_several(self, found):
         arrivals, refused = found
         if not arrivals:
-            self.refuse(refused[0][1] if refused else "There is no file to take a reading from.")
+            self.refuse(refused[0][1] if refused else tr("There is no file to take a reading from."))
             return
         names = [s.name for s in self.session.study.specimens]
         self.import_sheet = ArrivalsSheet(arrivals, refused, names, self.window)
@@ -121,27 +127,29 @@ class Arriving(QObject):
         except InputError as error:
             self.refuse(str(error))
             return
-        self.session.history.apply(study, "import readings")
+        self.session.history.apply(study, tr("import readings"))
         self.session.choose(study.index(names[0]))
         count = sum(len(readings) for _, readings in chosen)
-        self.session.said.emit(f"Imported {count} readings of {len(set(names))} specimens.")
+        self.session.said.emit(tr("Imported {0} readings of {1} specimens.", count, len(set(names))))
 
     def choose_environment(self):
         name, _ = QFileDialog.getOpenFileName(
-            self.window, "Take an environment", self._folder(), "Lat-long pictures (*.exr *.hdr)"
+            self.window, tr("Take an environment"), self._folder(), tr("Lat-long pictures (*.exr *.hdr)")
         )
         if name:
             self.bring_in(name)
 
     def choose_mesh(self):
         kinds = " ".join(f"*{suffix}" for suffix in SUFFIXES)
-        name, _ = QFileDialog.getOpenFileName(self.window, "Take a mesh", self._folder(), f"Meshes ({kinds})")
+        name, _ = QFileDialog.getOpenFileName(self.window, tr("Take a mesh"), self._folder(), tr("Meshes ({0})", kinds))
         if name:
             self.bring_in(name)
 
     def choose_materials(self):
         kinds = " ".join(f"*{suffix}" for suffix in MATERIAL_SUFFIXES)
-        name, _ = QFileDialog.getOpenFileName(self.window, "Take materials", self._folder(), f"Materials ({kinds})")
+        name, _ = QFileDialog.getOpenFileName(
+            self.window, tr("Take materials"), self._folder(), tr("Materials ({0})", kinds)
+        )
         if name:
             self.bring_in_materials(name)
 
@@ -154,17 +162,19 @@ class Arriving(QObject):
         for taken in found:
             study = study.with_specimen(taken.specimen)
         before = len(self.session.study.specimens)
-        self.session.history.apply(study, f"take materials of {name}")
+        self.session.history.apply(study, tr("take materials of {0}", name))
         self.session.choose(before)
-        count = f"{len(found)} materials" if len(found) > 1 else f"'{found[0].specimen.name}'"
-        self.session.said.emit(f"Added {count} from {name}.")
+        count = tr("{0} materials", len(found)) if len(found) > 1 else f"'{found[0].specimen.name}'"
+        self.session.said.emit(tr("Added {0} from {1}.", count, name))
         self.materials_sheet = MaterialsSheet(name, found, self.window)
         self.materials_sheet.show()
 
     def choose_map_picture(self, name, layer=None):
         """Choose a picture for the map of a parameter: for one of its layers, or for a new map."""
         kinds = " ".join(f"*{suffix}" for suffix in _MAP_PICTURES)
-        path, _ = QFileDialog.getOpenFileName(self.window, "Picture for a map", self._folder(), f"Pictures ({kinds})")
+        path, _ = QFileDialog.getOpenFileName(
+            self.window, tr("Picture for a map"), self._folder(), tr("Pictures ({0})", kinds)
+        )
         if path:
             self.bring_in_map(path, name, layer)
 
@@ -186,16 +196,16 @@ class Arriving(QObject):
             value = replace(value, layers=tuple(layers))
         else:
             value = new_map(self.session.specimen.surface, name, source)
-        self.session.set_values({name: value}, f"map of {PARAMETERS[name].words}")
+        self.session.set_values({name: value}, tr("map of {0}", PARAMETERS[name].words))
         self.map_given.emit(name)
 
     def relink(self):
         """Look for the pictures that maps are without in a folder that the person names."""
         missing = missing_in(self.session.study)
         if not missing:
-            self.session.said.emit("No map is without its picture.")
+            self.session.said.emit(tr("No map is without its picture."))
             return
-        folder = QFileDialog.getExistingDirectory(self.window, "Where to look for the pictures", self._folder())
+        folder = QFileDialog.getExistingDirectory(self.window, tr("Where to look for the pictures"), self._folder())
         if folder:
             study = self.session.study
             self._fetch(partial(relinked, study, folder), partial(self._take_relinked, study), folder)
@@ -203,13 +213,13 @@ class Arriving(QObject):
     def _take_relinked(self, study, outcome):
         after, found, still = outcome
         if self.session.study is not study:
-            self.session.said.emit("The study was changed meanwhile; look for the pictures again.")
+            self.session.said.emit(tr("The study was changed meanwhile; look for the pictures again."))
             return
         if found:
-            self.session.history.apply(after, "find map pictures")
+            self.session.history.apply(after, tr("find map pictures"))
         names = sorted({source_name(s) for _, _, s in still})
-        rest = f"; still missing: {', '.join(names)}" if names else ""
-        self.session.said.emit(f"{len({s.name for _, _, s in found})} found{rest}")
+        rest = tr("; still missing: {0}", ", ".join(names)) if names else ""
+        self.session.said.emit(tr("{0} found{1}", len({s.name for _, _, s in found}), rest))
 
     def bring_in(self, path):
         """Take a dropped or chosen file for what it is: a study, an environment, a mesh, or a reading."""
@@ -221,7 +231,7 @@ class Arriving(QObject):
         elif path.suffix.lower() == ".mtlx":
             self.bring_in_materials(path)
         elif self.session.specimen is None:
-            self.refuse("Add a specimen first; a reading or a mesh belongs to one.")
+            self.refuse(tr("Add a specimen first; a reading or a mesh belongs to one."))
         elif path.suffix.lower() in SUFFIXES:
             self._fetch(partial(read_mesh, path), partial(self._ask_of_mesh, self.session.specimen.name), path)
         else:
@@ -238,7 +248,7 @@ class Arriving(QObject):
             # Until its outcome has come here, whatever the thread says: one file is asked about at a time.
             self._is_fetching = True
             read, take, name = self._arriving.pop(0)
-            self.waiting.begin(f"Reading {name}…")
+            self.waiting.begin(tr("Reading {0}…", name))
             self._fetcher.start(lambda _report, _cancel: (take, read()))
 
     def _end_fetching(self):
@@ -284,13 +294,15 @@ class Arriving(QObject):
         """Take a table from the clipboard."""
         text = QApplication.clipboard().text()
         if self.session.specimen is None:
-            self.refuse("Add a specimen first; a reading belongs to one.")
+            self.refuse(tr("Add a specimen first; a reading belongs to one."))
         elif not text.strip():
-            self.refuse("There is no table on the clipboard; copy one, its first row the names of the columns.")
+            self.refuse(tr("There is no table on the clipboard; copy one, its first row the names of the columns."))
         else:
             name = self.session.specimen.name
             self._fetch(
-                lambda: (text, understand(text, "pasted table")), partial(self._ask_of_reading, name), "the table"
+                lambda: (text, understand(text, tr("pasted table"))),
+                partial(self._ask_of_reading, name),
+                tr("the table"),
             )
 
     def _ask_of_reading(self, specimen_name, found):
@@ -305,9 +317,9 @@ class Arriving(QObject):
         if self._index_of(specimen_name) is None:
             return
         first, *more = readings
-        self.session.add_reading(first, "import a reading", specimen_name, *more)
-        told = "; ".join(f"{r.name}: {r.label}, {r.rows} rows" for r in readings)
-        self.session.said.emit(f"Imported {told}")
+        self.session.add_reading(first, tr("import a reading"), specimen_name, *more)
+        told = "; ".join(tr("{0}: {1}, {2} rows", r.name, r.label, r.rows) for r in readings)
+        self.session.said.emit(tr("Imported {0}", told))
 
     def _take_environment(self, path, data):
         self.session.history.apply(self.session.study.with_environment(path.name, data), "environment")

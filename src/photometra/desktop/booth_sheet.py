@@ -12,43 +12,61 @@ from ..imaging.booths import as_it_stands
 from ..readings.lamps import LAMP_FILES, lamp_from_file
 from ..shapes.standing import SHAPES
 from ..study import VIEWPOINTS, shown_names
+from ..words import lowered, tr
+from .called import called
 from .drag_field import DragField
 from .session import Session
 from .text import Label
 
-_SHAPE_NAMES = {"steps": "step block", "filled": "liquid in vessel"}
-
 # Each field: its key, the word beside it, unit, low, high, step, digits, tip.
 _CAMERA = (
-    ("turn", "azimuth", "°", -180.0, 180.0, 0.5, 0, "Azimuth of the camera about the specimen, in degrees"),
-    ("rise", "elevation", "°", -20.0, 89.0, 0.3, 0, "Elevation of the camera above the horizon, in degrees"),
-    ("distance", "distance", "×", 0.8, 50.0, 0.02, 2, "Distance of the camera, in sizes of the specimen"),
-    ("focal_mm", "focal length", "mm", 8.0, 400.0, 0.5, 0, "Focal length of the lens, on a sensor 24 mm high"),
-    ("f_number", "aperture f/", "", 0.0, 64.0, 0.05, 1, "f-number of the lens; 0 keeps everything sharp"),
+    ("turn", tr("azimuth"), "°", -180.0, 180.0, 0.5, 0, tr("Azimuth of the camera about the specimen, in degrees")),
+    ("rise", tr("elevation"), "°", -20.0, 89.0, 0.3, 0, tr("Elevation of the camera above the horizon, in degrees")),
+    ("distance", tr("distance"), "×", 0.8, 50.0, 0.02, 2, tr("Distance of the camera, in sizes of the specimen")),
+    ("focal_mm", tr("focal length"), "mm", 8.0, 400.0, 0.5, 0, tr("Focal length of the lens, on a sensor 24 mm high")),
+    ("f_number", tr("aperture f/"), "", 0.0, 64.0, 0.05, 1, tr("f-number of the lens; 0 keeps everything sharp")),
 )
 _LAMP = (
-    ("strength", "strength", "×", 0.0, 500.0, 0.05, 2, "Radiance against a white sky of 1; 0 is off"),
-    ("turn", "azimuth", "°", -180.0, 180.0, 0.5, 0, "Azimuth of the light, in degrees; 180 is behind the specimen"),
-    ("rise", "elevation", "°", -60.0, 89.0, 0.3, 0, "Elevation of the light, in degrees"),
-    ("size", "size", "×", 0.05, 10.0, 0.01, 2, "Width and height of the lamp, in sizes of the specimen"),
-    ("distance", "distance", "×", 0.7, 20.0, 0.02, 2, "Distance of the lamp, in sizes of the specimen"),
+    ("strength", tr("strength"), "×", 0.0, 500.0, 0.05, 2, tr("Radiance against a white sky of 1; 0 is off")),
+    (
+        "turn",
+        tr("azimuth"),
+        "°",
+        -180.0,
+        180.0,
+        0.5,
+        0,
+        tr("Azimuth of the light, in degrees; 180 is behind the specimen"),
+    ),
+    ("rise", tr("elevation"), "°", -60.0, 89.0, 0.3, 0, tr("Elevation of the light, in degrees")),
+    ("size", tr("size"), "×", 0.05, 10.0, 0.01, 2, tr("Width and height of the lamp, in sizes of the specimen")),
+    ("distance", tr("distance"), "×", 0.7, 20.0, 0.02, 2, tr("Distance of the lamp, in sizes of the specimen")),
 )
 _EFFORT = (
-    ("samples", "samples", "", 0, 1_000_000, 16, 0, "Stop at so many samples per pixel; 0: never"),
-    ("seconds", "time", "s", 0.0, 36_000.0, 0.5, 0, "Stop after so many seconds; 0: never"),
-    ("noise", "noise", "%", 0.0, 100.0, 0.02, 1, "Stop at this relative noise; 0: never"),
-    ("reflection", "reflection", "", 1, 4096, 0.25, 0, "Most reflection bounces of a path"),
-    ("transmission", "transmission", "", 1, 4096, 1, 0, "Most transmission bounces of a path; too few darken glass"),
-    ("volume", "volume", "", 1, 200_000, 16, 0, "Most volume bounces of a path; too few darken wax"),
+    ("samples", tr("samples"), "", 0, 1_000_000, 16, 0, tr("Stop at so many samples per pixel; 0: never")),
+    ("seconds", tr("time"), "s", 0.0, 36_000.0, 0.5, 0, tr("Stop after so many seconds; 0: never")),
+    ("noise", tr("noise"), "%", 0.0, 100.0, 0.02, 1, tr("Stop at this relative noise; 0: never")),
+    ("reflection", tr("reflection"), "", 1, 4096, 0.25, 0, tr("Most reflection bounces of a path")),
+    (
+        "transmission",
+        tr("transmission"),
+        "",
+        1,
+        4096,
+        1,
+        0,
+        tr("Most transmission bounces of a path; too few darken glass"),
+    ),
+    ("volume", tr("volume"), "", 1, 200_000, 16, 0, tr("Most volume bounces of a path; too few darken wax")),
     (
         "clamp",
-        "clamp",
+        tr("clamp"),
         "",
         0.0,
         10_000.0,
         0.1,
         1,
-        "Largest radiance a path may contribute: removes fireflies, and some light; 0: off",
+        tr("Largest radiance a path may contribute: removes fireflies, and some light; 0: off"),
     ),
 )
 
@@ -70,12 +88,12 @@ class BoothSheet(QWidget):
         columns.setSpacing(8)
         self.fields = {}
         columns.addLayout(self._stand_column(), 1)
-        columns.addLayout(self._lamp_column("key", "Key light"), 1)
-        columns.addLayout(self._lamp_column("back", "Back light"), 1)
+        columns.addLayout(self._lamp_column("key", tr("Key light")), 1)
+        columns.addLayout(self._lamp_column("back", tr("Back light")), 1)
         columns.addLayout(self._effort_column(), 1)
         close = QToolButton()
         close.setText("×")
-        close.setToolTip("Back to the chart (Escape)")
+        close.setToolTip(tr("Back to the chart (Escape)"))
         close.setShortcut("Esc")
         close.clicked.connect(self.closed)
         columns.addWidget(close, 0, Qt.AlignmentFlag.AlignTop)
@@ -92,25 +110,27 @@ class BoothSheet(QWidget):
         column.addWidget(heading)
         return column
 
-    def _add_fields(self, column, part, specs, changed):
+    def _add_fields(self, column, part, title, specs, changed):
         grid = QGridLayout()
         grid.setSpacing(3)
         for i, (key, word, unit, low, high, step, digits, tip) in enumerate(specs):
             field = DragField(word, unit, low, high, step, digits, tip)
-            field.setAccessibleName(f"{part} {word}")
+            field.setAccessibleName(f"{title} {word}")
             field.changed.connect(partial(changed, key))
             self.fields[part, key] = field
             grid.addWidget(field, i, 0)
         column.addLayout(grid)
 
     def _stand_column(self):
-        column = self._column("Specimen and camera")
+        column = self._column(tr("Specimen and camera"))
         self.shape = QComboBox()
-        self.shape.setAccessibleName("Shape")
-        self.shape.setToolTip("What stands for the specimen: true to size, the step block 1, 2, 4, 8 and 16 mm thick")
+        self.shape.setAccessibleName(tr("Shape"))
+        self.shape.setToolTip(
+            tr("What stands for the specimen: true to size, the step block 1, 2, 4, 8 and 16 mm thick")
+        )
         self.shape.setMinimumWidth(60)
         self.shape.activated.connect(self._shape_chosen)
-        self.wall = DragField("wall", "mm", 0.1, 50.0, 0.02, 1, "Thickness of the vessel's wall, in mm")
+        self.wall = DragField(tr("wall"), "mm", 0.1, 50.0, 0.02, 1, tr("Thickness of the vessel's wall, in mm"))
         self.wall.changed.connect(self._wall_changed)
         stand = QHBoxLayout()
         stand.setSpacing(3)
@@ -118,40 +138,42 @@ class BoothSheet(QWidget):
         stand.addWidget(self.wall)
         column.addLayout(stand)
         self.viewpoint = QComboBox()
-        self.viewpoint.setAccessibleName("Named view")
-        self.viewpoint.setToolTip("Take the camera to a named place")
-        self.viewpoint.addItem("view…")
+        self.viewpoint.setAccessibleName(tr("Named view"))
+        self.viewpoint.setToolTip(tr("Take the camera to a named place"))
+        self.viewpoint.addItem(tr("view…"))
         for name in VIEWPOINTS:
-            self.viewpoint.addItem(name, name)
+            self.viewpoint.addItem(called(name), name)
         self.viewpoint.activated.connect(self._viewpoint_chosen)
         column.addWidget(self.viewpoint)
-        self._add_fields(column, "viewpoint", _CAMERA, partial(self._changed, "viewpoint"))
+        self._add_fields(column, "viewpoint", tr("Camera"), _CAMERA, partial(self._changed, "viewpoint"))
         column.addStretch(1)
         return column
 
     def _lamp_column(self, part, title):
         column = self._column(title)
         spectrum = QComboBox()
-        spectrum.setAccessibleName(f"{title}: spectrum")
+        spectrum.setAccessibleName(tr("{0}: spectrum", title))
         spectrum.setToolTip(
-            "Spectrum of the lamp: illuminants of the CIE, a white LED, black bodies; or a measured one from a file "
-            "(CSV, CGATS, IES TM-27)"
+            tr(
+                "Spectrum of the lamp: illuminants of the CIE, a white LED, black bodies; or a measured one "
+                "from a file (CSV, CGATS, IES TM-27)"
+            )
         )
         spectrum.setMinimumWidth(60)
-        spectrum.activated.connect(lambda i: self._lamp_chosen(part, title.lower(), i))
+        spectrum.activated.connect(lambda i: self._lamp_chosen(part, lowered(title), i))
         self.fields[part, "spectrum"] = spectrum
         column.addWidget(spectrum)
-        self._add_fields(column, part, _LAMP, partial(self._changed, part))
+        self._add_fields(column, part, title, _LAMP, partial(self._changed, part))
         column.addStretch(1)
         return column
 
     def _effort_column(self):
-        column = self._column("Stop at, and bounces")
-        self._add_fields(column, "effort", _EFFORT, partial(self._changed, "effort"))
+        column = self._column(tr("Stop at, and bounces"))
+        self._add_fields(column, "effort", tr("Stop at, and bounces"), _EFFORT, partial(self._changed, "effort"))
         self.region = QToolButton()
-        self.region.setText("Render a region")
+        self.region.setText(tr("Render a region"))
         self.region.setCheckable(True)
-        self.region.setToolTip("Drag a rectangle in the picture: only that is rendered. Press again for all of it")
+        self.region.setToolTip(tr("Drag a rectangle in the picture: only that is rendered. Press again for all of it"))
         self.region.clicked.connect(self.region_wanted)
         column.addWidget(self.region)
         column.addStretch(1)
@@ -167,7 +189,7 @@ class BoothSheet(QWidget):
         if name in LAMPS:
             self._set(part, label, spectrum=name, measured=())
         elif name is None:
-            path, _ = QFileDialog.getOpenFileName(self, "Spectrum of a lamp", "", LAMP_FILES)
+            path, _ = QFileDialog.getOpenFileName(self, tr("Spectrum of a lamp"), "", LAMP_FILES)
             try:
                 found = lamp_from_file(path) if path else None
             except InputError as error:
@@ -181,7 +203,7 @@ class BoothSheet(QWidget):
         """Show a lamp's spectrum among those there are: its own name where it is none of the known."""
         names = [*LAMPS, *([] if lamp.spectrum in LAMPS and not lamp.measured else [lamp.spectrum]), None]
         shown = [field.itemText(i) for i in range(field.count())]
-        titles = [*(n for n in names if n is not None), "from a file…"]
+        titles = [*(n for n in names if n is not None), tr("from a file…")]
         if shown != titles:
             field.clear()
             for name, words in zip(names, titles, strict=True):
@@ -199,7 +221,7 @@ class BoothSheet(QWidget):
     def _viewpoint_chosen(self, index):
         name = self.viewpoint.itemData(index)
         if name:
-            self.session.set_booth(f"view from {name}", viewpoint=VIEWPOINTS[name])
+            self.session.set_booth(tr("view from {0}", called(name)), viewpoint=VIEWPOINTS[name])
 
     def _shape_chosen(self, index):
         name = self.shape.itemData(index)
@@ -226,7 +248,7 @@ class BoothSheet(QWidget):
         if [self.shape.itemData(i) for i in range(self.shape.count())] != names:
             self.shape.clear()
             for name in names:
-                title = kept.get(name, _SHAPE_NAMES.get(name, name)) if name else "mesh from a file…"
+                title = kept.get(name, called(name)) if name else tr("mesh from a file…")
                 self.shape.addItem(title, name)
         if specimen is not None:
             self.shape.setCurrentIndex(max(0, self.shape.findData(specimen.shape)))

@@ -8,6 +8,7 @@ from ..colour import linear_srgb_to_xyz
 from ..colour.temperature import temperature_of
 from ..errors import InputError
 from ..imaging.display import BALANCE, CHAIN, COMPRESSION, EXPOSURE, FILMIC, PLAIN, VIEW, view_names
+from ..words import tr
 from . import theme
 from .drag_field import DragField
 from .session import Session
@@ -17,11 +18,11 @@ from .text import Label
 def white_words(white):
     """A white in words: its temperature and tint (above 0 towards green), or that there is none."""
     if white is None:
-        return "unchanged"
+        return tr("unchanged")
     try:
         kelvin, tint = temperature_of(linear_srgb_to_xyz(white))
     except InputError:
-        return "far from white"
+        return tr("far from white")
     beside = f" {1000.0 * tint:+.0f}".replace("-", "−") if abs(tint) >= 5e-4 else ""
     return f"{round(kelvin, -1):.0f} K{beside}"
 
@@ -33,8 +34,8 @@ class StepSwitch(QToolButton):
         super().__init__(parent)
         self.setCheckable(True)
         self.setFixedSize(18, 22)
-        self.setToolTip(f"Switch {step} off or on")
-        self.setAccessibleName(f"{step} on")
+        self.setToolTip(tr("Switch {0} off or on", step))
+        self.setAccessibleName(tr("{0} on", step))
 
     def paintEvent(self, _event):
         painter = QPainter(self)
@@ -61,34 +62,46 @@ class ChainStrip(QWidget):
         row.setContentsMargins(6, 1, 6, 2)
         row.setSpacing(2)
         self.switches = {}
-        self.exposure = DragField("exposure", "EV", -12.0, 12.0, 0.02, 2, "Exposure in stops", sign=True)
+        self.exposure = DragField(tr("exposure"), "EV", -12.0, 12.0, 0.02, 2, tr("Exposure in stops"), sign=True)
         self.exposure.changed.connect(lambda v, goes_on: self._set("exposure", v, goes_on))
-        self.expose = self._tool("White", "Expose so that a white you click just reaches white (W)", "W", "white")
+        self.expose = self._tool(
+            tr("White"), tr("Expose so that a white you click just reaches white (W)"), "W", tr("white")
+        )
         self.neutral = self._tool(
-            "Neutral", "Balance on a place that is known to be neutral: click it in the picture (N)", "N", "neutral"
+            tr("Neutral"),
+            tr("Balance on a place that is known to be neutral: click it in the picture (N)"),
+            "N",
+            tr("neutral"),
         )
         self.white = Label()
         self.white.setFont(theme.font(8.5))
         self.white.setToolTip(
-            "Colour temperature of the white that is balanced to, and its tint: + to green, − to magenta (Duv · 1000)"
+            tr(
+                "Colour temperature of the white that is balanced to, and its tint: + to green, − to magenta "
+                "(Duv · 1000)"
+            )
         )
         self.unbalance = QToolButton()
         self.unbalance.setText("×")
         self.unbalance.setFixedWidth(22)
-        self.unbalance.setToolTip("Clear the white balance")
-        self.unbalance.clicked.connect(lambda: session.set_booth("clear the white balance", white=None))
-        self.compression = DragField("highlights", "", 0.0, 1.0, 0.005, 2, "How far highlights roll off towards white")
+        self.unbalance.setToolTip(tr("Clear the white balance"))
+        self.unbalance.clicked.connect(lambda: session.set_booth(tr("clear the white balance"), white=None))
+        self.compression = DragField(
+            tr("highlights"), "", 0.0, 1.0, 0.005, 2, tr("How far highlights roll off towards white")
+        )
         self.compression.changed.connect(lambda v, goes_on: self._set("compression", v, goes_on))
         self.view = QComboBox()
-        self.view.setToolTip("View transform: how scene light becomes screen light (Ctrl+P: the plain one and back)")
-        self.view.setAccessibleName("View transform")
+        self.view.setToolTip(
+            tr("View transform: how scene light becomes screen light (Ctrl+P: the plain one and back)")
+        )
+        self.view.setAccessibleName(tr("View transform"))
         self.view.activated.connect(lambda i: session.set_booth("view", view=self.view.itemData(i)))
         self.view.setFixedWidth(70)
         self.marks = QToolButton()
-        self.marks.setText("Clip")
+        self.marks.setText(tr("Clip"))
         self.marks.setCheckable(True)
         self.marks.setShortcut("C")
-        self.marks.setToolTip("Mark what is clipped at white, and what is below black (C)")
+        self.marks.setToolTip(tr("Mark what is clipped at white, and what is below black (C)"))
         self.marks.toggled.connect(self.marks_wanted)
         for step, parts in (
             (EXPOSURE, (self.exposure, self.expose)),
@@ -138,7 +151,7 @@ class ChainStrip(QWidget):
         booth = self.session.study.booth
         if not self.view.count():
             for name in view_names():
-                self.view.addItem({PLAIN: "plain sRGB", FILMIC: "filmic"}.get(name, name), name)
+                self.view.addItem({PLAIN: tr("plain sRGB"), FILMIC: tr("filmic")}.get(name, name), name)
         self.view.setCurrentIndex(max(0, self.view.findData(booth.view)))
         self.exposure.show_value(booth.exposure)
         self.compression.show_value(booth.compression)

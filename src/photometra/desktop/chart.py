@@ -12,6 +12,7 @@ from PyQt6.QtWidgets import QAbstractButton, QHBoxLayout, QSizePolicy, QToolButt
 from ..errors import InputError
 from ..figures import figures
 from ..readings import plain_name, with_mask
+from ..words import tr
 from . import theme
 from .ledger import OUT, drawn, verdict_of
 from .session import Session
@@ -121,8 +122,8 @@ class ChartCard(QAbstractButton):
     def show_state(self, name, verdict, is_out):
         self._name, self._verdict, self._is_out = name, verdict, is_out
         words = f"{name}, {verdict}" if verdict else name
-        self.setAccessibleName(f"Show the chart: {words}")
-        self.setToolTip(tip_of(f"{words}\nShow the chart under the picture (Ctrl+Shift+F)"))
+        self.setAccessibleName(tr("Show the chart: {0}", words))
+        self.setToolTip(tip_of(tr("{0}\nShow the chart under the picture (Ctrl+Shift+F)", words)))
         self.update()
 
     def paintEvent(self, _event):
@@ -165,16 +166,16 @@ class ReadingChart(QWidget):
         head.addWidget(self.verdict)
         fold = QToolButton()
         fold.setText("×")
-        fold.setToolTip("Fold the chart; the picture has its room (Ctrl+Shift+F)")
-        fold.setAccessibleName("Fold the chart")
+        fold.setToolTip(tr("Fold the chart; the picture has its room (Ctrl+Shift+F)"))
+        fold.setAccessibleName(tr("Fold the chart"))
         fold.setFixedSize(22, 20)
         fold.clicked.connect(self.folded)
         fold.setVisible(folds)
         head.addWidget(fold)
         self.card = ChartCard()
         self._graphs = pg.GraphicsLayoutWidget()
-        self._graphs.setAccessibleName("Chart of the reading")
-        self._graphs.setToolTip("Click a mark to leave that point out, or to count it again")
+        self._graphs.setAccessibleName(tr("Chart of the reading"))
+        self._graphs.setToolTip(tr("Click a mark to leave that point out, or to count it again"))
         self._graphs.ci.layout.setSpacing(2)
         self._graphs.ci.layout.setContentsMargins(4, 4, 10, 4)
         self.plot = self._graphs.addPlot(row=0, col=0)
@@ -200,7 +201,7 @@ class ReadingChart(QWidget):
         """Take on the present theme."""
         for plot in (self.plot, self.rest):
             style_plot(plot, self._graphs)
-        label_axis(self.rest.getAxis("left"), "in σ")
+        label_axis(self.rest.getAxis("left"), tr("in σ"))
         self.refresh()
 
     def showEvent(self, event):
@@ -218,9 +219,9 @@ class ReadingChart(QWidget):
         self.plot.clear()
         self.rest.clear()
         if reading is None:
-            self.title.setText("No reading is chosen")
+            self.title.setText(tr("No reading is chosen"))
             self.verdict.setText("")
-            self.card.show_state("no reading", "", False)
+            self.card.show_state(tr("no reading"), "", False)
             return
         agreement = found[0] if found else None
         self.title.setText(reading.name)
@@ -277,7 +278,7 @@ class ReadingChart(QWidget):
         except InputError as error:
             self.session.said.emit(str(error))
             return
-        self.session.change_reading(changed, "leave a point out" if on else "count a point again")
+        self.session.change_reading(changed, tr("leave a point out") if on else tr("count a point again"))
 
     def _show_verdict(self, reading, agreement):
         sign, word = verdict_of(agreement)
@@ -286,7 +287,13 @@ class ReadingChart(QWidget):
             word = agreement.problem
         elif agreement is not None:
             short = f"{reading.kind.metric_label} {figures(agreement.value)}, {word}"
-            word = f"{reading.kind.metric_label}: {figures(agreement.value)} of {reading.tolerance:g} allowed, {word}"
+            word = tr(
+                "{0}: {1} of {2} allowed, {3}",
+                reading.kind.metric_label,
+                figures(agreement.value),
+                f"{reading.tolerance:g}",
+                word,
+            )
         self.verdict.setText(f"{word} {sign}")
         self.card.show_state(reading.name, f"{short} {sign}", sign == OUT)
         self.verdict.setObjectName("brick" if sign == OUT else "quiet")

@@ -21,6 +21,7 @@ from ..maps import Map
 from ..surface import Parameter, format_value, hex_colour, is_spectrum, parse, rgb_of, spectrum_of
 from ..surface.scale import Scale
 from ..surface.values import DEFAULT_IOR
+from ..words import lowered, tr
 from . import theme
 from .colour_picker import ColourPicker
 from .colour_range import ColourRange
@@ -58,8 +59,8 @@ class SwatchButton(Swatch):
         super().__init__(width, parent=parent)
         self.setCursor(Qt.CursorShape.PointingHandCursor)
         self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
-        self.setAccessibleName(f"{name}: pick the colour")
-        self.setToolTip("Pick the colour by its chromaticity, in Rec.709, P3, Rec.2020 or ACEScg")
+        self.setAccessibleName(tr("{0}: pick the colour", name))
+        self.setToolTip(tr("Pick the colour by its chromaticity, in Rec.709, P3, Rec.2020 or ACEScg"))
 
     def mouseReleaseEvent(self, event):
         if event.button() == Qt.MouseButton.LeftButton and self.rect().contains(event.position().toPoint()):
@@ -93,9 +94,9 @@ class TripleGauge(QWidget):
         self.setToolTip(
             tooltip(p)
             + (
-                "<br>Type #rrggbb, r, g, b (linear), or acescg r, g, b; p3, rec2020"
+                tr("<br>Type #rrggbb, r, g, b (linear), or acescg r, g, b; p3, rec2020")
                 if p.kind == "colour"
-                else "<br>Type r, g, b"
+                else tr("<br>Type r, g, b")
             )
         )
         self._value = p.default
@@ -105,18 +106,18 @@ class TripleGauge(QWidget):
         self.picker = None
         self.swatch.setVisible(p.kind == "colour")
         self.pin = Pin()
-        self.pin.setAccessibleName(f"{p.label}: free")
+        self.pin.setAccessibleName(tr("{0}: free", p.label))
         self.pin.setVisible(p.solvable)
         self.turn_button = QToolButton()
         self.turn_button.setText("λ")
         self.turn_button.setCheckable(True)
         self.turn_button.setFixedSize(22, 20)
-        self.turn_button.setToolTip("By wavelength, or by red, green and blue")
-        self.turn_button.setAccessibleName(f"{p.label}: by wavelength")
+        self.turn_button.setToolTip(tr("By wavelength, or by red, green and blue"))
+        self.turn_button.setAccessibleName(tr("{0}: by wavelength", p.label))
         self.turn_button.clicked.connect(self._turned)
         self.edit = ValueEdit()
         self.edit.setFixedWidth(74 if p.kind == "colour" else 106)
-        self.edit.setAccessibleName(f"{p.label}, value")
+        self.edit.setAccessibleName(tr("{0}, value", p.label))
         head = QHBoxLayout()
         head.setContentsMargins(0, 0, 0, 0)
         head.setSpacing(3 if p.varies else 6)
@@ -138,11 +139,11 @@ class TripleGauge(QWidget):
         self.tracks, self.numbers = [], []
         # Colours live in their lower half; the root spreads them as the eye does.
         low, high = p.span
-        for i, name in enumerate(("Red", "Green", "Blue")):
+        for i, name in enumerate((tr("Red"), tr("Green"), tr("Blue"))):
             track = Track(
                 Scale(0.0 if p.scale != "log" else low, high, "log" if p.scale == "log" else "root"),
                 (),
-                f"{p.label}, {name.lower()}",
+                f"{p.label}, {lowered(name)}",
             )
             track.moved.connect(lambda v, goes_on, i=i: self._moved(i, v, goes_on))
             title, number = Label(name), Label()
@@ -228,7 +229,7 @@ class TripleGauge(QWidget):
         self._leaves = leaves
         self.leaving.setVisible(True)
         luminance = float(linear_srgb_to_xyz(colour)[1])
-        self.leaving.setText(f"what leaves: {hex_colour(colour)}, albedo {luminance:.3f}")
+        self.leaving.setText(tr("what leaves: {0}, albedo {1}", hex_colour(colour), f"{luminance:.3f}"))
 
     def pick(self):
         """Open the plane of chromaticities under the swatch."""
@@ -282,10 +283,10 @@ class ConstantsRow(QWidget):
         self.name = Label()
         self.name.setObjectName("heading")
         self.name.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)
-        self.button = QPushButton("Browse…")
-        self.button.setToolTip("Choose from the built-in tables, or the one closest to your reading (Ctrl+B)")
-        self.clear_button = QPushButton("Clear")
-        self.clear_button.setToolTip("Use colours or an index instead of a table")
+        self.button = QPushButton(tr("Browse…"))
+        self.button.setToolTip(tr("Choose from the built-in tables, or the one closest to your reading (Ctrl+B)"))
+        self.clear_button = QPushButton(tr("Clear"))
+        self.clear_button.setToolTip(tr("Use colours or an index instead of a table"))
         row = QHBoxLayout()
         row.setContentsMargins(0, 0, 0, 0)
         row.setSpacing(6)
@@ -303,7 +304,7 @@ class ConstantsRow(QWidget):
 
     def show_state(self, key, title, colour):
         self.name.setToolTip(title)
-        self.name.setText(title or "none: by colour or index")
+        self.name.setText(title or tr("none: by colour or index"))
         self.clear_button.setVisible(bool(key))
         self.swatch.setVisible(colour is not None)
         if colour is not None:

@@ -16,6 +16,7 @@ from ..errors import InputError
 from ..surface import Parameter
 from ..surface.scale import Scale
 from ..surface.values import VISIBLY_OFF, colour_of_xyz, parse_number, xyz_of_colour
+from ..words import tr
 from . import theme
 from .gauge import Track, ValueEdit
 from .images import image_of
@@ -23,8 +24,8 @@ from .scale_parts import FINE
 from .text import Label
 
 LABELS = {
-    "rec709": "Rec.709 (sRGB), linear", "p3": "Display P3, linear", "rec2020": "Rec.2020, linear", "acescg": "ACEScg",
-    "aces2065-1": "ACES2065-1",
+    "rec709": tr("Rec.709 (sRGB), linear"), "p3": tr("Display P3, linear"), "rec2020": tr("Rec.2020, linear"),
+    "acescg": "ACEScg", "aces2065-1": "ACES2065-1",
 }  # fmt: skip
 _SHORT = {"rec709": "709", "p3": "P3", "rec2020": "2020", "acescg": "ACEScg"}
 """Spaces whose triangles are drawn; that of ACES2065-1 holds all of the plane."""
@@ -54,7 +55,7 @@ class ChromaticityPlane(QWidget):
         self.setFixedSize(QSize(404, 370))
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setCursor(Qt.CursorShape.CrossCursor)
-        self.setAccessibleName("Chromaticity u′, v′")
+        self.setAccessibleName(tr("Chromaticity u′, v′"))
         self._image: QImage | None = None
         self._at, self._space, self._limit = (0.1978, 0.4683), "rec709", reflectance_limit(0.5)
 
@@ -167,16 +168,16 @@ class ColourPicker(QDialog):
         self.setAttribute(Qt.WidgetAttribute.WA_DeleteOnClose)
         self.plane = ChromaticityPlane()
         self.plane.moved.connect(self._placed)
-        self.luminance = Track(Scale(0.0, 1.0, "root"), (), "Luminance Y")
+        self.luminance = Track(Scale(0.0, 1.0, "root"), (), tr("Luminance Y"))
         self.luminance.moved.connect(self._lit)
         self.luminance_text = Label()
         self.space = QComboBox()
-        self.space.setAccessibleName("Colour space")
+        self.space.setAccessibleName(tr("Colour space"))
         for space in SPACES:
             self.space.addItem(LABELS[space], space)
         self.space.currentIndexChanged.connect(self._show)
         self.numbers = [ValueEdit() for _ in range(3)]
-        for edit, name in zip(self.numbers, ("Red", "Green", "Blue"), strict=True):
+        for edit, name in zip(self.numbers, (tr("Red"), tr("Green"), tr("Blue")), strict=True):
             edit.setAccessibleName(name)
             edit.typed.connect(self._typed)
         self.says = Label()
@@ -187,7 +188,7 @@ class ColourPicker(QDialog):
         heading = Label(p.label)
         heading.setObjectName("heading")
         lit = QHBoxLayout()
-        lit.addWidget(Label("Luminance Y"))
+        lit.addWidget(Label(tr("Luminance Y")))
         lit.addWidget(self.luminance, 1)
         lit.addWidget(self.luminance_text)
         fields = QGridLayout()
@@ -218,13 +219,15 @@ class ColourPicker(QDialog):
         for edit, v in zip(self.numbers, np.linalg.solve(to_xyz(space), self._xyz), strict=True):
             edit.show_text(f"{v:.4f}".replace("-", "−"))
         if self._off > VISIBLY_OFF:
-            self.says.setText(f"No reflectance is as saturated as that; the nearest is ΔE {self._off:.1f} from it.")
+            self.says.setText(
+                tr("No reflectance is as saturated as that; the nearest is ΔE {0} from it.", f"{self._off:.1f}")
+            )
         elif self._is_spectrum:
             self.says.setText(
-                "Beyond Rec.709: kept as a spectrum. Dashed: how far reflectances reach at this luminance."
+                tr("Beyond Rec.709: kept as a spectrum. Dashed: how far reflectances reach at this luminance.")
             )
         else:
-            self.says.setText("Within Rec.709. Dashed: how far reflectances reach at this luminance.")
+            self.says.setText(tr("Within Rec.709. Dashed: how far reflectances reach at this luminance."))
 
     def _take(self, xyz, goes_on):
         self._xyz = np.asarray(xyz, float)

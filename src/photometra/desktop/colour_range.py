@@ -6,6 +6,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ..maps import Map
 from ..surface import hex_colour, rgb_of
+from ..words import tr
 from . import theme
 
 _END = 34.0
@@ -23,8 +24,8 @@ class ColourRange(QWidget):
         self.setFixedHeight(46)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
-        self.setAccessibleName(f"{name}, from and to")
-        self.setToolTip("What the map lays on at level 0 and at level 1: click an end, and set it below")
+        self.setAccessibleName(tr("{0}, from and to", name))
+        self.setToolTip(tr("What the map lays on at level 0 and at level 1: click an end, and set it below"))
         self.setCursor(Qt.CursorShape.PointingHandCursor)
 
     def sizeHint(self):
@@ -82,8 +83,8 @@ class ColourRange(QWidget):
             painter.drawRoundedRect(box, 2.0, 2.0)
         painter.setFont(theme.font(7.5))
         painter.setPen(theme.colour("quiet"))
-        painter.drawText(QPointF(2.0, 8.0), "low")
-        painter.drawText(QPointF(self.width() - _END, 8.0), "high")
+        painter.drawText(QPointF(2.0, 8.0), tr("low"))
+        painter.drawText(QPointF(self.width() - _END, 8.0), tr("high"))
         if self.hasFocus():
             painter.setPen(QPen(theme.colour("verdigris"), 1.0, Qt.PenStyle.DotLine))
             painter.setBrush(Qt.BrushStyle.NoBrush)

@@ -17,11 +17,13 @@ from ..errors import InputError
 from ..readings import KINDS
 from ..readings.geometries import THROUGH
 from ..readings.targets import colour_target
+from ..words import tr
 from .colour_gauge import Swatch
 from .text import Label
 
 _GEOMETRY_WORDS = {
-    "di:8": "di:8, specular included", "de:8": "de:8, specular excluded", THROUGH: f"{THROUGH}, let through",
+    "di:8": tr("di:8, specular included"), "de:8": tr("de:8, specular excluded"),
+    THROUGH: tr("{0}, let through", THROUGH),
 }  # fmt: skip
 
 
@@ -32,12 +34,12 @@ class ColourTarget(QDialog):
 
     def __init__(self, parent=None):
         super().__init__(parent)
-        self.setWindowTitle("Colour target")
+        self.setWindowTitle(tr("Colour target"))
         self.reading = None
         self.edit = QLineEdit()
-        self.edit.setPlaceholderText("52.1, 8.3, 24.7   or   #8a6f4d   or   XYZ 21.2 20.5 9.9")
+        self.edit.setPlaceholderText(tr("52.1, 8.3, 24.7   or   #8a6f4d   or   XYZ 21.2 20.5 9.9"))
         self.edit.setMinimumWidth(330)
-        self.edit.setAccessibleName("Colour")
+        self.edit.setAccessibleName(tr("Colour"))
         self.swatch = Swatch(46, 24)
         self.illuminant, self.observer, self.geometry = QComboBox(), QComboBox(), QComboBox()
         self.illuminant.addItems(ILLUMINANTS)
@@ -46,7 +48,8 @@ class ColourTarget(QDialog):
             self.geometry.addItem(_GEOMETRY_WORDS.get(geometry, geometry), geometry)
         self.sigma, self.tolerance = QDoubleSpinBox(), QDoubleSpinBox()
         for box, value, tip in (
-            (self.sigma, 0.5, "One standard uncertainty, in ΔE"), (self.tolerance, 1.0, "Largest ΔE2000 allowed"),
+            (self.sigma, 0.5, tr("One standard uncertainty, in ΔE")),
+            (self.tolerance, 1.0, tr("Largest ΔE2000 allowed")),
         ):  # fmt: skip
             box.setRange(0.01, 50.0)
             box.setSingleStep(0.1)
@@ -56,24 +59,25 @@ class ColourTarget(QDialog):
         self.thickness.setRange(0.0, 10_000.0)
         self.thickness.setDecimals(3)
         self.thickness.setSuffix(" mm")
-        self.thickness.setSpecialValueText("the specimen's own")
-        self.thickness.setToolTip("How thick the slab is that the light passes through")
-        self.says = Label("L*a*b* as three numbers, XYZ with white at 100, or #rrggbb")
+        self.thickness.setSpecialValueText(tr("the specimen's own"))
+        self.thickness.setToolTip(tr("How thick the slab is that the light passes through"))
+        self.says = Label(tr("L*a*b* as three numbers, XYZ with white at 100, or #rrggbb"))
         self.says.setObjectName("quiet")
         self.says.setWordWrap(True)
         line = QHBoxLayout()
         line.addWidget(self.edit, 1)
         line.addWidget(self.swatch)
         form = self._form = QFormLayout()
-        form.addRow("Colour", line)
+        form.addRow(tr("Colour"), line)
         for title, box in (
-            ("Illuminant", self.illuminant), ("Observer", self.observer), ("Geometry", self.geometry),
-            ("Thickness", self.thickness), ("Uncertainty ΔE", self.sigma), ("Tolerance ΔE2000", self.tolerance),
+            (tr("Illuminant"), self.illuminant), (tr("Observer"), self.observer), (tr("Geometry"), self.geometry),
+            (tr("Thickness"), self.thickness), (tr("Uncertainty ΔE"), self.sigma),
+            (tr("Tolerance ΔE2000"), self.tolerance),
         ):  # fmt: skip
             box.setAccessibleName(title)
             form.addRow(title, box)
         buttons = QDialogButtonBox(QDialogButtonBox.StandardButton.Cancel)
-        self.take_button = buttons.addButton("Take it", QDialogButtonBox.ButtonRole.AcceptRole)
+        self.take_button = buttons.addButton(tr("Take it"), QDialogButtonBox.ButtonRole.AcceptRole)
         self.take_button.setEnabled(False)
         buttons.accepted.connect(self._take)
         buttons.rejected.connect(self.reject)

@@ -3,6 +3,8 @@
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QDialog, QLineEdit, QListWidget, QListWidgetItem, QVBoxLayout
 
+from ..words import tr
+
 _SIZE = 460, 380
 
 
@@ -29,16 +31,16 @@ class CommandSearch(QDialog):
 
     def __init__(self, bar, parent=None):
         super().__init__(parent)
-        self.setWindowTitle("Find a command")
+        self.setWindowTitle(tr("Find a command"))
         self.resize(*_SIZE)
         self._commands = commands_of(bar)
         self.field = QLineEdit()
-        self.field.setPlaceholderText("what do you want to do?")
-        self.field.setAccessibleName("Command")
+        self.field.setPlaceholderText(tr("what do you want to do?"))
+        self.field.setAccessibleName(tr("Command"))
         self.field.textChanged.connect(self._filter)
         self.field.installEventFilter(self)
         self.list = QListWidget()
-        self.list.setAccessibleName("Commands")
+        self.list.setAccessibleName(tr("Commands"))
         self.list.itemActivated.connect(lambda _: self._do())
         column = QVBoxLayout(self)
         column.addWidget(self.field)

@@ -6,7 +6,9 @@ from PyQt6.QtGui import QColor, QPainter
 from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QMenu, QToolButton, QWidget
 
 from ..imaging.comparing import LARGEST_SHOWN, ramp, signed_ramp
+from ..words import tr
 from . import theme
+from .called import called
 from .comparison import BLEND, COLOUR, DIVIDER, FLICKER, LUMINANCE, MODES, Comparison
 from .drag_field import DragField
 from .session import Session
@@ -22,7 +24,7 @@ class Legend(QWidget):
         super().__init__(parent)
         self.setFixedSize(150, 22)
         self._mode = COLOUR
-        self.setAccessibleName("Legend of the map")
+        self.setAccessibleName(tr("Legend of the map"))
 
     def show_map(self, mode):
         self._mode = mode
@@ -57,29 +59,31 @@ class CompareStrip(QWidget):
         row.setContentsMargins(6, 2, 6, 2)
         row.setSpacing(4)
         self.partner = QComboBox()
-        self.partner.setAccessibleName("Compare with")
-        self.partner.setToolTip("What the picture is compared with: a photograph of the specimen, or a proof")
+        self.partner.setAccessibleName(tr("Compare with"))
+        self.partner.setToolTip(tr("What the picture is compared with: a photograph of the specimen, or a proof"))
         self.partner.activated.connect(self._chosen)
         self.partner.setFixedWidth(132)
         self.more = QToolButton()
         self.more.setText("…")
-        self.more.setAccessibleName("Photographs and proofs")
-        self.more.setToolTip("Load and line up a photograph; keep a proof; look at the proofs")
+        self.more.setAccessibleName(tr("Photographs and proofs"))
+        self.more.setToolTip(tr("Load and line up a photograph; keep a proof; look at the proofs"))
         self.more.setPopupMode(QToolButton.ToolButtonPopupMode.InstantPopup)
         menu = QMenu(self.more)
-        menu.addAction("Photograph of the specimen…", self.reference_wanted.emit)
-        menu.addAction("Keep a proof", self.keep_wanted.emit)
-        menu.addAction("Proofs", self.proofs_wanted.emit)
+        menu.addAction(tr("Photograph of the specimen…"), self.reference_wanted.emit)
+        menu.addAction(tr("Keep a proof"), self.keep_wanted.emit)
+        menu.addAction(tr("Proofs"), self.proofs_wanted.emit)
         self.more.setMenu(menu)
         self.mode = QComboBox()
-        self.mode.setAccessibleName("Way of comparing")
+        self.mode.setAccessibleName(tr("Way of comparing"))
         self.mode.addItems(MODES)
         self.mode.activated.connect(lambda _i: comparison.set(mode=self.mode.currentText()))
-        self.opacity = DragField("opacity", "%", 0.0, 100.0, 0.5, 0, "How much of the partner shows in the blend")
+        self.opacity = DragField(
+            tr("opacity"), "%", 0.0, 100.0, 0.5, 0, tr("How much of the partner shows in the blend")
+        )
         self.opacity.changed.connect(lambda v, _g: comparison.set(opacity=v / 100.0))
-        self.rate = DragField("rate", "Hz", 0.2, 10.0, 0.05, 1, "How many times a second the two change places")
+        self.rate = DragField(tr("rate"), "Hz", 0.2, 10.0, 0.05, 1, tr("How many times a second the two change places"))
         self.rate.changed.connect(lambda v, _g: comparison.set(hertz=v))
-        self.angle = DragField("angle", "°", -90.0, 90.0, 0.5, 0, "How far the divider is turned from upright")
+        self.angle = DragField(tr("angle"), "°", -90.0, 90.0, 0.5, 0, tr("How far the divider is turned from upright"))
         self.angle.changed.connect(lambda v, _g: comparison.set(angle=v))
         self.legend = Legend()
         self.words = Label()
@@ -87,8 +91,8 @@ class CompareStrip(QWidget):
         self.which = Label()
         self.which.setFont(theme.font(8.5, theme.MEDIUM))
         self.now_button = QToolButton()
-        self.now_button.setText("now")
-        self.now_button.setToolTip("Compare the present picture again, instead of a proof")
+        self.now_button.setText(tr("now"))
+        self.now_button.setToolTip(tr("Compare the present picture again, instead of a proof"))
         self.now_button.clicked.connect(lambda: self.compare_with(self.comparison.partner))
         for part in (
             self.which,
@@ -109,9 +113,9 @@ class CompareStrip(QWidget):
     def choices(self):
         """[(words, partner)] of what there is to compare with."""
         specimen = self.session.specimen
-        out = [("none", None)]
+        out = [(tr("none"), None)]
         if specimen is not None and specimen.reference is not None:
-            out.append((PHOTOGRAPH, specimen.reference))
+            out.append((called(PHOTOGRAPH), specimen.reference))
         proofs = self.session.study.proofs
         out += [(p.name, p) for p in proofs if specimen is not None and p.specimen == specimen.name]
         out += [(f"{p.specimen}: {p.name}", p) for p in proofs if specimen is None or p.specimen != specimen.name]
@@ -136,7 +140,9 @@ class CompareStrip(QWidget):
         at = next((i for i, (_, p) in enumerate(choices) if p == self.comparison.partner), None)
         if at is None:
             was_photograph = self.comparison.partner is not None and not hasattr(self.comparison.partner, "surface")
-            again = choices[1][1] if was_photograph and len(choices) > 1 and choices[1][0] == PHOTOGRAPH else None
+            again = (
+                choices[1][1] if was_photograph and len(choices) > 1 and choices[1][0] == called(PHOTOGRAPH) else None
+            )
             self.compare_with(again)
             return
         if self.comparison.instead is not None and self.comparison.instead not in self.session.study.proofs:
@@ -147,7 +153,7 @@ class CompareStrip(QWidget):
         self.which.setVisible(instead is not None)
         self.now_button.setVisible(instead is not None)
         if instead is not None:
-            self.which.setText(f"{instead.name} and {choices[at][0]}")
+            self.which.setText(tr("{0} and {1}", instead.name, choices[at][0]))
         on, s = self.comparison.partner is not None, self.comparison.setting
         self.mode.setCurrentText(s.mode)
         self.angle.setVisible(on and s.mode == DIVIDER)
@@ -168,6 +174,21 @@ class CompareStrip(QWidget):
             return
         where = f"{where}: " if where else ""
         if self.comparison.setting.mode == COLOUR:
-            self.words.setText(f"{where}ΔE mean {a.mean:.2f}, median {a.median:.2f}, 95 % below {a.p95:.2f}")
+            self.words.setText(
+                tr(
+                    "{0}ΔE mean {1}, median {2}, 95 % below {3}",
+                    where,
+                    f"{a.mean:.2f}",
+                    f"{a.median:.2f}",
+                    f"{a.p95:.2f}",
+                )
+            )
         else:
-            self.words.setText(f"{where}differs by {100 * a.mean:.1f} % on the mean, 95 % below {100 * a.p95:.0f} %")
+            self.words.setText(
+                tr(
+                    "{0}differs by {1} % on the mean, 95 % below {2} %",
+                    where,
+                    f"{100 * a.mean:.1f}",
+                    f"{100 * a.p95:.0f}",
+                )
+            )

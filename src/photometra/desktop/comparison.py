@@ -21,11 +21,12 @@ from ..imaging.framing import in_frame
 from ..imaging.probing import at_pin, histogram, profile
 from ..imaging.references import proof_in_frame, reference_in_frame
 from ..study import Pin, Proof, Reference
+from ..words import tr
 from .images import image_of
 from .workers import Latest
 
 DIVIDER, SIDE, BLEND, FLICKER, LUMINANCE, COLOUR = MODES = (
-    "divider", "side by side", "blend", "flicker", "luminance", "ΔE2000"
+    tr("divider"), tr("side by side"), tr("blend"), tr("flicker"), tr("luminance"), tr("ΔE2000")
 )  # fmt: skip
 _MAPS = (LUMINANCE, COLOUR)
 _LUMINANCE_SPAN = 0.5

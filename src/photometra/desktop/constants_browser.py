@@ -23,6 +23,7 @@ from ..fitting import closest_tables, reflectance_reading
 from ..optics import fresnel_conductor
 from ..surface import hex_colour, table, table_names
 from ..surface.constants import choosing
+from ..words import tr
 from . import theme
 from .chart import style_plot
 from .session import Session
@@ -74,7 +75,7 @@ class ConstantsBrowser(QDialog):
     def __init__(self, session: Session, parent=None, target="constants"):
         super().__init__(parent)
         self.session, self.target = session, target
-        self.setWindowTitle("Optical constants" if target == "constants" else "Constants of the film")
+        self.setWindowTitle(tr("Optical constants") if target == "constants" else tr("Constants of the film"))
         self.resize(1080, 660)
         self.job = LongJob(self)
         self.job.progressed.connect(lambda at: self.progress.setValue(round(100 * at[0] / at[1])))
@@ -82,19 +83,19 @@ class ConstantsBrowser(QDialog):
         self.job.failed.connect(session.said)
         self._reading = None
         self.search = QLineEdit()
-        self.search.setPlaceholderText("Search by name, material class or author")
+        self.search.setPlaceholderText(tr("Search by name, material class or author"))
         self.search.setClearButtonEnabled(True)
         self.search.textChanged.connect(self._filter)
-        self.rank_button = QPushButton("Closest to my reading")
+        self.rank_button = QPushButton(tr("Closest to my reading"))
         self.rank_button.clicked.connect(self.rank)
         self.progress = QProgressBar()
         self.progress.setTextVisible(False)
         self.progress.setVisible(False)
         self.list = self._make_list()
-        self.use_button = QPushButton("Use")
+        self.use_button = QPushButton(tr("Use"))
         self.use_button.setObjectName("primary")
         self.use_button.clicked.connect(self.use)
-        close = QPushButton("Close")
+        close = QPushButton(tr("Close"))
         close.clicked.connect(self.reject)
         top = QHBoxLayout()
         top.addWidget(self.search, 1)
@@ -120,7 +121,7 @@ class ConstantsBrowser(QDialog):
     def _make_list(self):
         names = table_names()
         made = QTableWidget(len(names), 5)
-        made.setHorizontalHeaderLabels(["Table", "Material", "F0 %", "ΔE2000", "RMS %"])
+        made.setHorizontalHeaderLabels([tr("Table"), tr("Material"), "F0 %", tr("ΔE2000"), tr("RMS %")])
         made.verticalHeader().setVisible(False)
         made.verticalHeader().setDefaultSectionSize(24)
         made.setShowGrid(False)
@@ -129,7 +130,7 @@ class ConstantsBrowser(QDialog):
         made.setSelectionMode(QAbstractItemView.SelectionMode.SingleSelection)
         made.setEditTriggers(QAbstractItemView.EditTrigger.NoEditTriggers)
         made.setTabKeyNavigation(False)
-        made.setAccessibleName("Tables")
+        made.setAccessibleName(tr("Tables"))
         header = made.horizontalHeader()
         header.setSectionResizeMode(QHeaderView.ResizeMode.Fixed)
         header.setSectionResizeMode(_NAME, QHeaderView.ResizeMode.Stretch)
@@ -161,7 +162,7 @@ class ConstantsBrowser(QDialog):
         self.swatch.setFixedHeight(54)
         self.swatch.setAutoFillBackground(True)
         self.constants_plot = self._plot("n, k")
-        self.reflectance_plot = self._plot("reflectance at normal incidence, %")
+        self.reflectance_plot = self._plot(tr("reflectance at normal incidence, %"))
         self.source = Label()
         self.source.setWordWrap(True)
         self.source.setObjectName("quiet")
@@ -190,11 +191,11 @@ class ConstantsBrowser(QDialog):
         self._reading = reflectance_reading(specimen.readings) if specimen else None
         self.rank_button.setEnabled(self._reading is not None)
         self.rank_button.setToolTip(
-            f"Rank all tables by colour difference and spectral misfit to '{self._reading.name}'"
+            tr("Rank all tables by colour difference and spectral misfit to '{0}'", self._reading.name)
             if self._reading
-            else "The specimen has no active reflectance reading to rank by"
+            else tr("The specimen has no active reflectance reading to rank by")
         )
-        self.use_button.setText(f"Use for the {specimen.name}" if specimen else "Use")
+        self.use_button.setText(tr("Use for the {0}", specimen.name) if specimen else tr("Use"))
         chosen = specimen.surface[self.target] if specimen else ""
         self._select(chosen or self.key_of_row(0))
 
@@ -237,7 +238,11 @@ class ConstantsBrowser(QDialog):
         palette.setColor(self.swatch.backgroundRole(), QColor(hex_colour(colour)))
         self.swatch.setPalette(palette)
         self.swatch.setToolTip(
-            f"At normal incidence under D65: {hex_colour(colour)}, {100 * level:.1f} % luminous reflectance"
+            tr(
+                "At normal incidence under D65: {0}, {1} % luminous reflectance",
+                hex_colour(colour),
+                f"{100 * level:.1f}",
+            )
         )
         verdigris, straw = theme.colour("verdigris"), theme.colour("straw")
         within = (t.wavelength_nm >= 370.0) & (t.wavelength_nm <= 790.0)
@@ -250,8 +255,8 @@ class ConstantsBrowser(QDialog):
             label.setPos(float(t.wavelength_nm[within][-1]), float(values[within][-1]))
             self.constants_plot.addItem(label)
         self.reflectance_plot.clear()
-        beside = f", and {self._reading.name} of the specimen" if self._reading is not None else ""
-        self.reflectance_plot.setTitle(f"reflectance at normal incidence, %{beside}")
+        beside = tr(", and {0} of the specimen", self._reading.name) if self._reading is not None else ""
+        self.reflectance_plot.setTitle(tr("reflectance at normal incidence, %{0}", beside))
         self.reflectance_plot.plot(WAVELENGTHS, 100.0 * spectrum, pen=pg.mkPen(verdigris, width=2.0))
         shown = [100.0 * spectrum]
         if self._reading is not None:
@@ -264,9 +269,16 @@ class ConstantsBrowser(QDialog):
         margin = 0.12 * max(float(np.ptp(both)), 2.0)
         self.reflectance_plot.setYRange(float(both.min()) - margin, float(both.max()) + margin, padding=0.0)
         low, high = t.range_nm
-        held = "" if t.covers else "; its end values are held beyond"
+        held = "" if t.covers else tr("; its end values are held beyond")
         self.note.setText(
-            f"{hex_colour(colour)}   ·   {100 * level:.1f} % at normal incidence   ·   {low:g}–{high:g} nm{held}"
+            tr(
+                "{0}   ·   {1} % at normal incidence   ·   {2}–{3} nm{4}",
+                hex_colour(colour),
+                f"{100 * level:.1f}",
+                f"{low:g}",
+                f"{high:g}",
+                held,
+            )
         )
         self.source.setText(t.source)
 
@@ -307,7 +319,7 @@ class ConstantsBrowser(QDialog):
         if self.session.specimen is None or not self.key:
             return
         changes = choosing(self.key) if self.target == "constants" else {self.target: self.key}
-        self.session.set_values(changes, f"constants of {table(self.key).name}")
+        self.session.set_values(changes, tr("constants of {0}", table(self.key).name))
         self.taken.emit(self.key)
         self.accept()
 

@@ -13,12 +13,13 @@ from PyQt6.QtWidgets import (
 )
 
 from ..exchange.conventions import UNITS_MM, conventions_of
+from ..words import tr
 from .session import Session
 from .sheet import Sheet
 from .text import Label
 from .workers import Latest
 
-_HEADS = ("", "convention", "number", "")
+_HEADS = ("", tr("convention"), tr("number"), "")
 
 
 class _Rows(QTableWidget):
@@ -37,14 +38,14 @@ class ConventionsSheet(Sheet):
     """Follows the chosen specimen while it is seen."""
 
     def __init__(self, session: Session, parent=None):
-        super().__init__("Numbers to type elsewhere", parent)
+        super().__init__(tr("Numbers to type elsewhere"), parent)
         self.session = session
         self.unit = QComboBox()
         self.unit.addItems(list(UNITS_MM))
-        self.unit.setAccessibleName("Unit of lengths")
+        self.unit.setAccessibleName(tr("Unit of lengths"))
         self.unit.currentIndexChanged.connect(lambda _: self.refresh())
-        self.copy_button = QPushButton("Copy")
-        self.copy_button.setToolTip("Copy the chosen rows, or all, as a table (Ctrl+C)")
+        self.copy_button = QPushButton(tr("Copy"))
+        self.copy_button.setToolTip(tr("Copy the chosen rows, or all, as a table (Ctrl+C)"))
         self.copy_button.clicked.connect(self.copy)
         self.table = _Rows(0, len(_HEADS))
         self.table.setHorizontalHeaderLabels(_HEADS)
@@ -52,13 +53,13 @@ class ConventionsSheet(Sheet):
         self.table.setEditTriggers(QAbstractItemView.EditTrigger.NoEditTriggers)
         self.table.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
         self.table.setShowGrid(False)
-        self.table.setAccessibleName("Conventions")
+        self.table.setAccessibleName(tr("Conventions"))
         for column in range(3):
             self.table.horizontalHeader().setSectionResizeMode(column, QHeaderView.ResizeMode.ResizeToContents)
         self.table.horizontalHeader().setSectionResizeMode(3, QHeaderView.ResizeMode.Stretch)
         self.table.copy_wanted.connect(self.copy)
         foot = QHBoxLayout()
-        foot.addWidget(Label("lengths in"))
+        foot.addWidget(Label(tr("lengths in")))
         foot.addWidget(self.unit)
         foot.addStretch(1)
         foot.addWidget(self.copy_button)
@@ -83,7 +84,11 @@ class ConventionsSheet(Sheet):
     def _show(self, found):
         specimen, self.rows = found
         maps = len(specimen.surface.maps)
-        middle = f"; {maps} {'map counts' if maps == 1 else 'maps count'} as the middle of the range" if maps else ""
+        middle = (
+            tr("; {0} {1} as the middle of the range", maps, tr("map counts") if maps == 1 else tr("maps count"))
+            if maps
+            else ""
+        )
         self.state.setText(f"{specimen.name}{middle}")
         self.table.setRowCount(len(self.rows))
         before = ""
@@ -98,7 +103,7 @@ class ConventionsSheet(Sheet):
         chosen = sorted({i.row() for i in self.table.selectedIndexes()}) or range(len(self.rows))
         lines = ["\t".join((r.what, r.convention, r.text)) for r in (self.rows[i] for i in chosen)]
         QGuiApplication.clipboard().setText("\n".join(lines))
-        self.session.said.emit(f"Copied {len(lines)} rows")
+        self.session.said.emit(tr("Copied {0} rows", len(lines)))
 
     def end(self):
         self._worker.end()

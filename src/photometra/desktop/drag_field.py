@@ -6,7 +6,9 @@ from PyQt6.QtCore import QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QFont, QFontMetricsF, QPainter, QPen
 from PyQt6.QtWidgets import QLineEdit, QWidget
 
+from ..words import tr, with_unit
 from . import theme
+from .language import in_field
 
 
 class DragField(QWidget):
@@ -23,7 +25,7 @@ class DragField(QWidget):
         self._edit = None
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setCursor(Qt.CursorShape.SizeHorCursor)
-        self.setToolTip(f"{tip}; {low:g} to {high:g}. Drag sideways, or press Enter to type")
+        self.setToolTip(tr("{0}; {1} to {2}. Drag sideways, or press Enter to type", tip, f"{low:g}", f"{high:g}"))
         self.setAccessibleName(name)
         self.setFixedHeight(24)
 
@@ -40,11 +42,7 @@ class DragField(QWidget):
 
     def _text(self, value):
         text = f"{value:+.{self._digits}f}" if self._sign else f"{value:.{self._digits}f}"
-        return (
-            f"{text.replace('-', '−')} {self._unit}"
-            if self._unit not in ("°",)
-            else f"{text.replace('-', '−')}{self._unit}"
-        )
+        return with_unit(text.replace("-", "−"), self._unit)
 
     def show_value(self, value):
         if value != self._value:
@@ -96,7 +94,7 @@ class DragField(QWidget):
             super().keyPressEvent(event)
 
     def _type(self):
-        self._edit = QLineEdit(f"{self._value:.{self._digits}f}", self)
+        self._edit = QLineEdit(in_field(f"{self._value:.{self._digits}f}"), self)
         self._edit.setGeometry(self.rect())
         self._edit.editingFinished.connect(self._typed)
         self._edit.selectAll()

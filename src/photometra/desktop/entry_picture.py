@@ -6,6 +6,7 @@ from PyQt6.QtWidgets import QLabel
 from ..library import read_entry
 from ..library.entry import refined
 from ..tracing.places import Threads
+from ..words import tr
 from .images import image_of
 from .workers import LongJob
 
@@ -17,7 +18,7 @@ class EntryPicture(QLabel):
         super().__init__(parent)
         self.setFixedSize(side, side)
         self.setScaledContents(True)
-        self.setAccessibleName("Picture of the entry")
+        self.setAccessibleName(tr("Picture of the entry"))
         self._wanted = self._rendered = None
         self._job = LongJob(self)
         self._job.progressed.connect(self._show)
@@ -64,7 +65,7 @@ class EntryPicture(QLabel):
         path, picture, samples = at
         if path == self._wanted:
             self.setPixmap(QPixmap.fromImage(image_of(picture)))
-            self.setToolTip(f"{samples} samples, denoised")
+            self.setToolTip(tr("{0} samples, denoised", samples))
 
     def end(self):
         self._wanted = None

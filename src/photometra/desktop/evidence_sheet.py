@@ -18,6 +18,7 @@ from ..fitting import next_readings, sensitivities
 from ..instruments import instrument
 from ..instruments.devices import TRAITS
 from ..surface.parameters import scalar_owner, spoken, titled
+from ..words import lowered, tr
 from . import theme
 from .heat_table import HeatTable
 from .session import Session
@@ -37,7 +38,7 @@ class EvidenceSheet(Sheet):
     shelf_wanted = pyqtSignal(str)
 
     def __init__(self, session: Session, parent=None):
-        super().__init__("What the evidence says", parent)
+        super().__init__(tr("What the evidence says"), parent)
         self.session = session
         self._for = None
         self.seen = LongJob(self)
@@ -47,9 +48,9 @@ class EvidenceSheet(Sheet):
         self.job.progressed.connect(lambda at: self.bar.setValue(int(100 * (at[0] + 1) / at[1])))
         self.job.finished.connect(self._show_advice)
         self.job.failed.connect(self._advice_failed)
-        self.job.cancelled.connect(lambda: self._advice_failed("Stopped."))
+        self.job.cancelled.connect(lambda: self._advice_failed(tr("Stopped.")))
         self.table = HeatTable(cell_width=40.0, cell_height=26.0)
-        self.table.setAccessibleName("Which reading pins which parameter down")
+        self.table.setAccessibleName(tr("Which reading pins which parameter down"))
         self.table.chosen.connect(self._cell_chosen)
         self._words = Label()
         self._words.setWordWrap(True)
@@ -57,22 +58,22 @@ class EvidenceSheet(Sheet):
         self._scroll = QScrollArea()
         self._scroll.setWidgetResizable(False)
         self._scroll.setWidget(self.table)
-        self.advice_head = Label("Next reading")
+        self.advice_head = Label(tr("Next reading"))
         self.advice_head.setObjectName("heading")
         self.goal = QComboBox()
-        self.goal.setAccessibleName("Parameter to know better")
-        self.goal.setToolTip("Whose standard error the next reading should shrink")
+        self.goal.setAccessibleName(tr("Parameter to know better"))
+        self.goal.setToolTip(tr("Whose standard error the next reading should shrink"))
         self.goal.setSizeAdjustPolicy(QComboBox.SizeAdjustPolicy.AdjustToContents)
         self.goal.activated.connect(self._rank)
-        self.ask_button = QPushButton("Rank the instruments")
-        self.ask_button.setToolTip("Compute for every instrument how much its reading would narrow the error bars")
+        self.ask_button = QPushButton(tr("Rank the instruments"))
+        self.ask_button.setToolTip(tr("Compute for every instrument how much its reading would narrow the error bars"))
         self.ask_button.clicked.connect(self._weigh)
         self.bar = QProgressBar()
         self.bar.setTextVisible(False)
         self.bar.setVisible(False)
         row = QHBoxLayout()
         row.addWidget(self.advice_head)
-        row.addWidget(Label("to know"))
+        row.addWidget(Label(tr("to know")))
         row.addWidget(self.goal)
         row.addWidget(self.ask_button)
         row.addWidget(self.bar, 1)
@@ -110,7 +111,7 @@ class EvidenceSheet(Sheet):
         if self._for is None or self._for[0] != specimen.surface or self._for[2] != specimen.free:
             self._show_advice([])
         self._for = state
-        self.state.setText(f"{specimen.name}: computing…")
+        self.state.setText(tr("{0}: computing…", specimen.name))
         self.seen.start(lambda _report, cancel: (state, sensitivities(specimen.surface, specimen.readings, cancel)))
 
     def _show_sensitivities(self, found):
@@ -132,13 +133,13 @@ class EvidenceSheet(Sheet):
         self.table.show_table([r.name for r in s.readings], columns, cells)
         self._scroll.setFixedHeight(min(self.table.height() + 14, 330))
         self.state.setText(
-            f"{specimen.name}: what each reading alone would leave open, ±"
-            if s.readings else "There is no active reading."
+            tr("{0}: what each reading alone would leave open, ±", specimen.name)
+            if s.readings else tr("There is no active reading.")
         )  # fmt: skip
         names = [s.scalars[j] for j in keep if free[j]]
-        goals = [("all that is free", ""), *((n, n) for n in names)]
+        goals = [(tr("all that is free"), ""), *((n, n) for n in names)]
         if self._error is not None and self._error[0] == specimen.surface:
-            goals.insert(1, ("what would be seen", _SEEN))
+            goals.insert(1, (tr("what would be seen"), _SEEN))
         if [self.goal.itemData(i) for i in range(self.goal.count())] != [data for _, data in goals]:
             self.goal.clear()
             for words, data in goals:
@@ -146,8 +147,9 @@ class EvidenceSheet(Sheet):
         self.ask_button.setEnabled(bool(names))
         silent = [s.scalars[j] for j in keep if not told[j]]
         self._words.setText(
-            f"No reading depends on {' or '.join(silent)}: no solve can find it from these." if silent
-            else "The fuller the cell, the better that reading knows that parameter; a • marks what is free."
+            tr("No reading depends on {0}: no solve can find it from these.", tr(' or ').join(silent)) if silent
+            else tr("The fuller the cell, the better that reading knows that parameter; a • marks what is "
+"free.")
         )  # fmt: skip
 
     def _cell_chosen(self, i, j):
@@ -165,7 +167,7 @@ class EvidenceSheet(Sheet):
             return
         self.bar.setVisible(True)
         self.bar.setValue(0)
-        self.ask_button.setText("Cancel")
+        self.ask_button.setText(tr("Cancel"))
         self.job.start(
             lambda report, cancel: next_readings(
                 specimen.surface, specimen.readings, specimen.free, specimen.bounds, specimen.size_mm,
@@ -180,7 +182,7 @@ class EvidenceSheet(Sheet):
     def _show_advice(self, advice):
         self.advice = advice
         self.bar.setVisible(False)
-        self.ask_button.setText("Rank the instruments")
+        self.ask_button.setText(tr("Rank the instruments"))
         self._rank()
 
     def _rank(self):
@@ -191,7 +193,9 @@ class EvidenceSheet(Sheet):
         ranked = sorted(self.advice, key=lambda a: -gains[id(a)])
         telling = [a for a in ranked if gains[id(a)] >= _WORTH_IT][:_SHOWN]
         if self.advice and len(telling) < len(ranked):
-            rest = Label("No other instrument would say anything new." if telling else "No further reading would help.")
+            rest = Label(
+                tr("No other instrument would say anything new.") if telling else tr("No further reading would help.")
+            )
             rest.setObjectName("quiet")
             self._list.addWidget(rest, len(telling), 0, 1, 3)
         for i, a in enumerate(telling):
@@ -203,8 +207,8 @@ class EvidenceSheet(Sheet):
             self._list.addWidget(name, i, 0)
             self._list.addWidget(words, i, 1)
             if a.instrument in TRAITS:
-                button = QPushButton("Take it from the shelf")
-                button.setToolTip(f"Open the shelf at the {tool.label.lower()}")
+                button = QPushButton(tr("Take it from the shelf"))
+                button.setToolTip(tr("Open the shelf at the {0}", lowered(tool.label)))
                 button.clicked.connect(lambda _c=False, key=a.instrument: self.shelf_wanted.emit(key))
                 self._list.addWidget(button, i, 2, Qt.AlignmentFlag.AlignRight)
         self._list.setColumnStretch(1, 1)
@@ -229,7 +233,7 @@ class EvidenceSheet(Sheet):
 
     def _seen_words(self, advice):
         before, after = self._visible(advice)
-        return f"ΔE {figures(before, 2)} at most in the picture would become ΔE {figures(after, 2)}"
+        return tr("ΔE {0} at most in the picture would become ΔE {1}", figures(before, 2), figures(after, 2))
 
     def end(self):
         self.seen.end()
@@ -245,9 +249,9 @@ def _worth_showing(s, told, free):
 
 def _gain_words(advice, gain, scalar):
     if scalar is None:
-        return f"standard errors {figures(gain, 2)} times smaller, on the whole"
+        return tr("standard errors {0} times smaller, on the whole", figures(gain, 2))
     before, after = advice.before[scalar], advice.after[scalar]
-    return f"± {figures(before, 2)} would become ± {figures(after, 2)}, {figures(gain, 2)} times smaller"
+    return tr("± {0} would become ± {1}, {2} times smaller", figures(before, 2), figures(after, 2), figures(gain, 2))
 
 
 def _cell(s, i, j):
@@ -263,9 +267,8 @@ def _cell(s, i, j):
 def _told(s, i, j):
     error, reading, scalar = s.errors[i, j], s.readings[i], s.scalars[j]
     if not np.isfinite(error) or error > 3.0 * s.spans[j]:
-        return f"{reading.name} does not depend on {spoken(scalar)}: moving it mends nothing there."
+        return tr("{0} does not depend on {1}: moving it mends nothing there.", reading.name, spoken(scalar))
     unit = scalar_owner(scalar)[0].unit
-    return (
-        f"{reading.name} alone would pin {spoken(scalar)} down to ± {figures(error, 2)} {unit}".strip()
-        + ", were all else known."
-    )
+    return tr(
+        "{0} alone would pin {1} down to ± {2} {3}", reading.name, spoken(scalar), figures(error, 2), unit
+    ).strip() + tr(", were all else known.")

@@ -5,6 +5,7 @@ from PyQt6.QtGui import QFontDatabase
 from PyQt6.QtWidgets import QDialog, QDialogButtonBox, QPlainTextEdit, QVBoxLayout
 
 from .. import faults
+from ..words import tr
 from .text import Label
 
 _SIZE = 620, 380
@@ -15,7 +16,7 @@ class FaultDialog(QDialog):
 
     def __init__(self, window):
         super().__init__(window)
-        self.setWindowTitle("Something went wrong")
+        self.setWindowTitle(tr("Something went wrong"))
         self.resize(*_SIZE)
         self._last = None
         self.says, self.where = Label(), Label()
@@ -26,9 +27,9 @@ class FaultDialog(QDialog):
         self.trace = QPlainTextEdit()
         self.trace.setReadOnly(True)
         self.trace.setFont(QFontDatabase.systemFont(QFontDatabase.SystemFont.FixedFont))
-        self.trace.setAccessibleName("The trace of the fault")
+        self.trace.setAccessibleName(tr("The trace of the fault"))
         buttons = QDialogButtonBox()
-        buttons.addButton("Continue", QDialogButtonBox.ButtonRole.AcceptRole)
+        buttons.addButton(tr("Continue"), QDialogButtonBox.ButtonRole.AcceptRole)
         buttons.accepted.connect(self.accept)
         column = QVBoxLayout(self)
         for part in (self.says, self.trace, self.where, buttons):
@@ -43,12 +44,16 @@ class FaultDialog(QDialog):
         told = faults.trace_of(error)
         before = self.trace.toPlainText() if self.isVisible() else ""
         self.says.setText(
-            f"A fault of the program itself: {type(error).__name__}: {str(error)[:300]}. Your work is kept, and you "
-            "can continue; what you did last may not have been done."
+            tr(
+                "A fault of the program itself: {0}: {1}. Your work is kept, and you can continue; what you "
+                "did last may not have been done.",
+                type(error).__name__,
+                str(error)[:300],
+            )
         )
         self.trace.setPlainText(f"{before}\n{told}".strip())
         self.trace.moveCursor(self.trace.textCursor().MoveOperation.End)
-        kept = f"The report is in {path}" if path is not None else "The report could not be written"
-        self.where.setText(f"{kept}; it holds the trace, the version, the machine and the name of the study.")
+        kept = tr("The report is in {0}", path) if path is not None else tr("The report could not be written")
+        self.where.setText(tr("{0}; it holds the trace, the version, the machine and the name of the study.", kept))
         self.show()
         self.raise_()

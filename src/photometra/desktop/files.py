@@ -10,13 +10,14 @@ from ..errors import InputError
 from ..study import SUFFIX, ChangedElsewhere, Claim, Journal, Study, read_stamped, rescues, save_stamped
 from ..study.inputs import missing_in
 from ..surface.inputs import source_name
+from ..words import tr
 from .arriving import Arriving
 from .scheduler import LATER
 from .session import Session
 from .text import message
 from .workers import Latest, LongJob
 
-_FILTER = f"Photometra study (*{SUFFIX})"
+_FILTER = tr("Photometra study (*{0})", SUFFIX)
 _AUTOSAVE_AFTER_MS, _AUTOSAVE_AT_LEAST_MS = 3000, 10_000
 _MOST_RECENT = 8
 
@@ -54,7 +55,7 @@ class Files(Arriving):
             self._take(Study(), None)
 
     def choose_and_open(self):
-        name, _ = QFileDialog.getOpenFileName(self.window, "Open a study", self._folder(), _FILTER)
+        name, _ = QFileDialog.getOpenFileName(self.window, tr("Open a study"), self._folder(), _FILTER)
         if name:
             self.open(name)
 
@@ -90,8 +91,8 @@ class Files(Arriving):
             if claim.holder() is not None:
                 message(
                     self.window, QMessageBox.Icon.Information,
-                    f"{Path(path).name} is open in another Photometra as well. Whichever saves second is asked "
-                    "before it writes over the other's work.",
+                    tr("{0} is open in another Photometra as well. Whichever saves second is asked before "
+"it writes over the other's work.", Path(path).name),
                 ).exec()  # fmt: skip
             claim.take()
             self._claim = claim
@@ -101,7 +102,9 @@ class Files(Arriving):
         missing = {source_name(source) for _, _, source in missing_in(study)}
         if missing:
             names = ", ".join(sorted(missing))
-            self.session.said.emit(f"Maps are without their pictures: {names}. Surface, Find missing map pictures…")
+            self.session.said.emit(
+                tr("Maps are without their pictures: {0}. Surface, Find missing map pictures…", names)
+            )
 
     def rescued(self, path=None):
         """What ended programs left unsaved; with a path, only of that study."""
@@ -119,7 +122,7 @@ class Files(Arriving):
 
     def save_as(self, study=None):
         start = str(self.session.path or Path(self._folder()) / f"{self.session.study.name}{SUFFIX}")
-        name, _ = QFileDialog.getSaveFileName(self.window, "Save the study", start, _FILTER)
+        name, _ = QFileDialog.getSaveFileName(self.window, tr("Save the study"), start, _FILTER)
         if not name:
             return False
         path = Path(name)
@@ -156,17 +159,17 @@ class Files(Arriving):
             self._idle.stop()
             self._keeper.submit(self._journal.clear)
         self._remember(path)
-        self.session.said.emit(f"Saved {path.name}")
+        self.session.said.emit(tr("Saved {0}", path.name))
 
     def _ask_of_changed(self, study, path, problem):
         """Ask what to do about a file that another program has changed; whether another save is under way."""
         box = message(
             self.window, QMessageBox.Icon.Warning, str(problem),
-            "Saving over it loses that program's changes. Save under another name to keep both.",
+            tr("Saving over it loses that program's changes. Save under another name to keep both."),
         )  # fmt: skip
-        other = box.addButton("Save under another name…", QMessageBox.ButtonRole.AcceptRole)
-        over = box.addButton("Save over it", QMessageBox.ButtonRole.DestructiveRole)
-        box.addButton("Do not save", QMessageBox.ButtonRole.RejectRole)
+        other = box.addButton(tr("Save under another name…"), QMessageBox.ButtonRole.AcceptRole)
+        over = box.addButton(tr("Save over it"), QMessageBox.ButtonRole.DestructiveRole)
+        box.addButton(tr("Do not save"), QMessageBox.ButtonRole.RejectRole)
         box.setDefaultButton(other)
         box.exec()
         if box.clickedButton() is over:
@@ -180,8 +183,8 @@ class Files(Arriving):
         if self.session.history.is_saved:
             return True
         box = message(
-            self.window, QMessageBox.Icon.NoIcon, f"Save the changes to {self.session.title.removesuffix(' *')}?",
-            "What is not saved is lost.",
+            self.window, QMessageBox.Icon.NoIcon, tr("Save the changes to {0}?", self.session.title.removesuffix(' *')),
+            tr("What is not saved is lost."),
         )  # fmt: skip
         box.setStandardButtons(
             QMessageBox.StandardButton.Save | QMessageBox.StandardButton.Discard | QMessageBox.StandardButton.Cancel

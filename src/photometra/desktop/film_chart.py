@@ -10,6 +10,7 @@ from PyQt6.QtGui import QColor, QPainter, QPen, QPolygonF
 from ..fitting import film_misfits, reflectance_reading
 from ..instruments import constants_reading, film_colours
 from ..maps import Map
+from ..words import tr
 from . import theme
 from .scheduler import LATER
 from .session import Session
@@ -23,10 +24,10 @@ _ANGLES = np.linspace(0.0, 89.0, 90)
 _RESTS_MS = 400
 _CURVE, _GAP = 46.0, 16.0
 
-_TIP = (
-    "The colour of the surface by the thickness of its film, 0 to 2000 nm: click or drag to take one.<br>Above "
-    "it the misfit to the reflectance readings: every dip is a thickness that could be.<br>Below, the colour "
-    "by angle."
+_TIP = tr(
+    "The colour of the surface by the thickness of its film, 0 to 2000 nm: click or drag to take "
+    "one.<br>Above it the misfit to the reflectance readings: every dip is a thickness that could "
+    "be.<br>Below, the colour by angle."
 )
 
 
@@ -34,13 +35,13 @@ class FilmChart(StripChart):
     """Two strips of true colours: by thickness, with the misfit above it, and by angle. Click or drag to choose."""
 
     def __init__(self, session: Session, parent=None):
-        super().__init__(126, "Film chart", _TIP, parent)
+        super().__init__(126, tr("Film chart"), _TIP, parent)
         self.session = session
         self.misfits = None
         self._by_thickness = self._by_angle = None
         self._told = None
         self._cancel = threading.Event()
-        self._worker = Latest("film chart", self, AFTER_THE_PICTURE, LATER)
+        self._worker = Latest(tr("film chart"), self, AFTER_THE_PICTURE, LATER)
         self._worker.done.connect(self._computed)
         # Trying every thickness takes a second of both cores: not while a gauge moves.
         self._rest = QTimer(self, singleShot=True, interval=_RESTS_MS)
@@ -139,9 +140,9 @@ class FilmChart(StripChart):
         self.paint_strip(painter, below, self._by_angle)
         painter.setPen(theme.colour("quiet"))
         foot = QRectF(below.left(), below.bottom() + 1.0, below.width(), 13.0)
-        painter.drawText(foot, Qt.AlignmentFlag.AlignLeft, "normal incidence")
+        painter.drawText(foot, Qt.AlignmentFlag.AlignLeft, tr("normal incidence"))
         painter.drawText(foot, Qt.AlignmentFlag.AlignHCenter, "45°")
-        painter.drawText(foot, Qt.AlignmentFlag.AlignRight, "edge on")
+        painter.drawText(foot, Qt.AlignmentFlag.AlignRight, tr("edge on"))
         for thickness in self._thicknesses():
             x = self.x_of(thickness)
             painter.setPen(QPen(theme.colour("text"), 1.6))
@@ -162,7 +163,7 @@ class FilmChart(StripChart):
         painter.setPen(theme.colour("quiet"))
         if self.misfits is None:
             waits = reflectance_reading(self.session.specimen.readings) is not None
-            words = "trying every thickness…" if waits else "no reflectance reading to judge the thickness by"
+            words = tr("trying every thickness…") if waits else tr("no reflectance reading to judge the thickness by")
             painter.drawText(curve, Qt.AlignmentFlag.AlignCenter, words)
             return
         height = np.log10(np.maximum(self.misfits, 1e-3))
@@ -179,7 +180,7 @@ class FilmChart(StripChart):
             painter.drawEllipse(at[i], 3.0, 3.0)
         painter.setPen(theme.colour("quiet"))
         corner = Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignBottom
-        painter.drawText(curve, corner, "misfit (log)")
+        painter.drawText(curve, corner, tr("misfit (log)"))
 
 
 def candidates(misfits):

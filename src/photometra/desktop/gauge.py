@@ -11,7 +11,9 @@ from ..maps import Map
 from ..surface import Parameter, format_value
 from ..surface.scale import Scale
 from ..surface.values import parse_number
+from ..words import tr
 from . import theme
+from .language import as_typed, in_field
 from .map_button import MapButton
 from .range_track import RangeTrack
 from .scale_parts import FINE, key_step, paint_marks, paint_ticks, paint_whisker, wheel_step
@@ -139,6 +141,10 @@ class Track(QWidget):
             painter.drawRoundedRect(QRectF(0.5, 0.5, self.width() - 1.0, self.height() - 1.0), 3.0, 3.0)
 
 
+TO = tr("{0} to {1}", "", "")
+"""What stands between the two ends of a range."""
+
+
 class ValueEdit(QLineEdit):
     """A number as text. `typed` is emitted with what was entered; Escape brings the old text back."""
 
@@ -151,14 +157,14 @@ class ValueEdit(QLineEdit):
         self.returnPressed.connect(self._enter)
 
     def show_text(self, text):
-        self.shown = text
+        self.shown = text = in_field(text)
         if not (self.hasFocus() and self.isModified()):
             self.setText(text)
             self.setCursorPosition(0)
 
     def _enter(self):
         self.setModified(False)
-        self.typed.emit(self.text())
+        self.typed.emit(as_typed(self.text()))
         self.selectAll()
 
     def focusInEvent(self, event):
@@ -169,7 +175,7 @@ class ValueEdit(QLineEdit):
         super().focusOutEvent(event)
         if self.isModified():
             self.setModified(False)
-            self.typed.emit(self.text())
+            self.typed.emit(as_typed(self.text()))
         self.setText(self.shown)
 
     def keyPressEvent(self, event):
@@ -197,10 +203,10 @@ class Pin(QToolButton):
     def show_bounds(self, bounds):
         """Say between which values a solve may find the parameter, where that was narrowed."""
         self.bounds = bounds
-        text = "Free: a solve may change this parameter. Held: it stays as it is."
+        text = tr("Free: a solve may change this parameter. Held: it stays as it is.")
         if bounds:
-            text += f"<br>A solve finds it between {bounds[0]:g} and {bounds[1]:g}."
-        self.setToolTip(text + "<br>Right button, or the L key: limits for a solve.")
+            text += tr("<br>A solve finds it between {0} and {1}.", f"{bounds[0]:g}", f"{bounds[1]:g}")
+        self.setToolTip(text + tr("<br>Right button, or the L key: limits for a solve."))
         self.update()
 
     def keyPressEvent(self, event):
@@ -236,20 +242,22 @@ class Pin(QToolButton):
                 QPolygonF([QPointF(45.0, 4.0), QPointF(47.0, 4.0), QPointF(47.0, 16.0), QPointF(45.0, 16.0)])
             )
         painter.setFont(theme.font(8.0, QFont.Weight.Medium if free else QFont.Weight.Normal))
-        painter.drawText(QRectF(18.0, 0.0, 30.0, 20.0), Qt.AlignmentFlag.AlignVCenter, "free" if free else "held")
+        painter.drawText(
+            QRectF(18.0, 0.0, 30.0, 20.0), Qt.AlignmentFlag.AlignVCenter, tr("free") if free else tr("held")
+        )
 
 
 def tooltip(p: Parameter):
     """Meaning, unit and range of a parameter, and what may be typed."""
     low, high = p.hard
     unit = f" {p.unit}" if p.unit else ""
-    text = f"<b>{p.label}</b> <span>({p.name})</span><br>{p.meaning}"
+    text = tr("<b>{0}</b> <span>({1})</span><br>{2}", p.label, p.name, p.meaning)
     if p.kind == "number":
-        text += f"<br>{low:g} to {high:g}{unit}"
+        text += tr("<br>{0} to {1}{2}", f"{low:g}", f"{high:g}", unit)
     if p.converters:
-        text += f"<br>You may also type: {', '.join(f'{c} …' for c in p.converters)}"
+        text += tr("<br>You may also type: {0}", ", ".join(f"{c} …" for c in p.converters))
     if p.unit in ("mm", "1/mm"):
-        text += "<br>Units are understood: nm, µm, mm, cm, m"
+        text += tr("<br>Units are understood: nm, µm, mm, cm, m")
     return text
 
 
@@ -275,14 +283,14 @@ class Gauge(QWidget):
         self.map_button = MapButton(p.label) if p.varies else None
         self._map = self._state = None
         # What shows only where it varies has nothing to set without a map.
-        self.bare = Label("the same everywhere; give it a map") if p.varies == 1 else None
+        self.bare = Label(tr("the same everywhere; give it a map")) if p.varies == 1 else None
         label = Label(p.label)
         self.pin = Pin()
         self.pin.setVisible(p.solvable)
-        self.pin.setAccessibleName(f"{p.label}: free")
+        self.pin.setAccessibleName(tr("{0}: free", p.label))
         self.edit = ValueEdit()
         self.edit.setFixedWidth(112 if p.varies else 128)
-        self.edit.setAccessibleName(f"{p.label}, value")
+        self.edit.setAccessibleName(tr("{0}, value", p.label))
         head = QHBoxLayout()
         head.setContentsMargins(0, 0, 0, 0)
         head.setSpacing(4)
@@ -348,8 +356,8 @@ class Gauge(QWidget):
         # The text may still carry the standard error it was shown with.
         text = text.split("±")[0] if "±" in text else text
         try:
-            if self._map is not None and " to " in text:
-                low, high = text.removesuffix(self.parameter.unit).split(" to ", 1)
+            if self._map is not None and TO in text:
+                low, high = text.removesuffix(self.parameter.unit).split(TO, 1)
                 ends = {"low": parse_number(self.parameter, low), "high": parse_number(self.parameter, high)}
                 value = replace(self._map, **ends)
             else:

@@ -7,6 +7,7 @@ from PyQt6.QtWidgets import QApplication, QComboBox, QPushButton, QTextBrowser
 from .. import guide
 from ..instruments import INSTRUMENTS
 from ..surface import PARAMETERS
+from ..words import tr
 from . import theme
 from .sheet import Sheet
 
@@ -53,19 +54,19 @@ class GuideSheet(Sheet):
     """Shows one page of the guide, with the way to all others."""
 
     def __init__(self, parent=None):
-        super().__init__("Guide", parent)
+        super().__init__(tr("Guide"), parent)
         self.topic, self._before = "", []
-        self.back = QPushButton("Back")
-        self.back.setToolTip("The page before")
+        self.back = QPushButton(tr("Back"))
+        self.back.setToolTip(tr("The page before"))
         self.back.clicked.connect(self._go_back)
         self.topics = QComboBox()
-        self.topics.setAccessibleName("Page")
+        self.topics.setAccessibleName(tr("Page"))
         self.topics.activated.connect(lambda _i: self.show_page(self.topics.currentData()))
         for widget in (self.topics, self.back):
             self.head.insertWidget(self.head.count() - 1, widget)
         self.page = _Page()
         self.page.setOpenLinks(False)
-        self.page.setAccessibleName("The guide's page")
+        self.page.setAccessibleName(tr("The guide's page"))
         self.page.anchorClicked.connect(self._follow)
         self.body.addWidget(self.page, 1)
 

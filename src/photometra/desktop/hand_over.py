@@ -19,6 +19,7 @@ from PyQt6.QtWidgets import (
 
 from ..exchange import MODELS, OPENPBR, STANDARDS, write_standard
 from ..imaging.rendering import render_picture
+from ..words import tr
 from .curve import Curve
 from .session import Session
 from .text import Label
@@ -26,9 +27,9 @@ from .workers import LongJob
 
 _MOST_LINES = 12
 _STANDARDS = {
-    "MaterialX": STANDARDS["materialx"],
-    "glTF with its parts": STANDARDS["gltf"],
-    "USD stage with its parts": STANDARDS["usd"],
+    tr("MaterialX"): STANDARDS["materialx"],
+    tr("glTF with its parts"): STANDARDS["gltf"],
+    tr("USD stage with its parts"): STANDARDS["usd"],
 }
 _SIZES = ((512, 512), (1024, 1024), (1280, 720), (1920, 1080), (2048, 2048))
 
@@ -41,13 +42,13 @@ class HandOver(QDialog):
     def __init__(self, session: Session, parent=None):
         super().__init__(parent)
         self.session = session
-        self.setWindowTitle("Hand over")
+        self.setWindowTitle(tr("Hand over"))
         self.setMinimumWidth(520)
         self.job = LongJob(self)
         self.job.progressed.connect(self._progressed)
         self.job.finished.connect(lambda outcome: self._finish(outcome))
         self.job.failed.connect(self._said)
-        self.job.cancelled.connect(lambda: self._said("Stopped; no file was written."))
+        self.job.cancelled.connect(lambda: self._said(tr("Stopped; no file was written.")))
         self._began = 0.0
         self._finish = None
         session.document_changed.connect(self._follow)
@@ -63,10 +64,10 @@ class HandOver(QDialog):
         self.progress = QProgressBar()
         self.progress.setTextVisible(False)
         self.progress.setVisible(False)
-        self.cancel_button = QPushButton("Cancel")
+        self.cancel_button = QPushButton(tr("Cancel"))
         self.cancel_button.setVisible(False)
         self.cancel_button.clicked.connect(self.job.cancel)
-        close = QPushButton("Close")
+        close = QPushButton(tr("Close"))
         close.clicked.connect(self.reject)
         foot.addWidget(self.progress, 1)
         foot.addWidget(self.cancel_button)
@@ -75,7 +76,7 @@ class HandOver(QDialog):
         whole.addLayout(foot)
 
     def _picture_group(self):
-        group = QGroupBox("Picture")
+        group = QGroupBox(tr("Picture"))
         grid = QGridLayout(group)
         self.size_box = QComboBox()
         for width, height in _SIZES:
@@ -84,45 +85,45 @@ class HandOver(QDialog):
         self.samples = QSpinBox()
         self.samples.setRange(1, 100_000)
         self.samples.setValue(256)
-        self.samples.setToolTip("Samples a pixel, 1 to 100000; four times as many halve the noise")
-        self.render_button = QPushButton("Render to a file…")
+        self.samples.setToolTip(tr("Samples a pixel, 1 to 100000; four times as many halve the noise"))
+        self.render_button = QPushButton(tr("Render to a file…"))
         self.render_button.setToolTip(
-            "EXR: scene-linear floats with the parameters in its header. PNG: as shown in the sight"
+            tr("EXR: scene-linear floats with the parameters in its header. PNG: as shown in the sight")
         )
         self.render_button.clicked.connect(self._choose_picture)
         for column, part in enumerate(
-            (Label("Size"), self.size_box, Label("Samples"), self.samples, self.render_button)
+            (Label(tr("Size")), self.size_box, Label(tr("Samples")), self.samples, self.render_button)
         ):
             grid.addWidget(part, 0, column)
         grid.setColumnStretch(4, 1)
         return group
 
     def _material_group(self):
-        group = QGroupBox("Material")
+        group = QGroupBox(tr("Material"))
         row = QHBoxLayout()
         self.standard = QComboBox()
-        self.standard.setAccessibleName("Standard")
-        self.standard.setToolTip("Values are fitted, so that instruments read on them what they read here")
+        self.standard.setAccessibleName(tr("Standard"))
+        self.standard.setToolTip(tr("Values are fitted, so that instruments read on them what they read here"))
         for label, suffixes in _STANDARDS.items():
             self.standard.addItem(label, suffixes)
         row.addWidget(self.standard, 1)
         self.unit = QComboBox()
-        self.unit.setAccessibleName("Unit of lengths")
-        self.unit.setToolTip("Of the scene that the document is for; glTF and USD say theirs themselves")
+        self.unit.setAccessibleName(tr("Unit of lengths"))
+        self.unit.setToolTip(tr("Of the scene that the document is for; glTF and USD say theirs themselves"))
         self.unit.addItems(["mm", "cm", "m"])
         self.standard.currentIndexChanged.connect(self._follow_standard)
         row.addWidget(self.unit)
         self.model = QComboBox()
-        self.model.setAccessibleName("Surface model")
-        self.model.setToolTip("The surface model that the document is written in")
+        self.model.setAccessibleName(tr("Surface model"))
+        self.model.setToolTip(tr("The surface model that the document is written in"))
         for model, label in MODELS.items():
             self.model.addItem(label, model)
         row.addWidget(self.model)
-        self.export_button = QPushButton("Export…")
+        self.export_button = QPushButton(tr("Export…"))
         self.export_button.clicked.connect(self._choose_material)
         row.addWidget(self.export_button)
-        self.by_wavelength, self.by_angle = Curve("reflectance at 8°"), Curve("reflectance by angle")
-        self.legend = Label("drawn: this surface; dashed: by the equations of the standard")
+        self.by_wavelength, self.by_angle = Curve(tr("reflectance at 8°")), Curve(tr("reflectance by angle"))
+        self.legend = Label(tr("drawn: this surface; dashed: by the equations of the standard"))
         self.legend.setObjectName("quiet")
         curves = QHBoxLayout()
         for curve in (self.by_wavelength, self.by_angle):
@@ -143,25 +144,25 @@ class HandOver(QDialog):
             part.setVisible(index == 0)
 
     def _report_group(self):
-        group = QGroupBox("Calibration report")
+        group = QGroupBox(tr("Calibration report"))
         row = QHBoxLayout(group)
         self.report_of = QComboBox()
-        self.report_of.setAccessibleName("What the report is of")
-        self.report_of.addItems(["This specimen", "All of the study"])
+        self.report_of.setAccessibleName(tr("What the report is of"))
+        self.report_of.addItems([tr("This specimen"), tr("All of the study")])
         row.addWidget(self.report_of, 1)
         self.paper = QComboBox()
-        self.paper.setAccessibleName("Paper")
-        self.paper.addItems(["A4", "Letter"])
+        self.paper.setAccessibleName(tr("Paper"))
+        self.paper.addItems(["A4", tr("Letter")])
         row.addWidget(self.paper)
-        self.report_button = QPushButton("Write…")
-        self.report_button.setToolTip("HTML, one file that opens anywhere, or PDF")
+        self.report_button = QPushButton(tr("Write…"))
+        self.report_button.setToolTip(tr("HTML, one file that opens anywhere, or PDF"))
         self.report_button.clicked.connect(self._choose_report)
         row.addWidget(self.report_button)
         return group
 
     def _choose_report(self):
-        kinds = "HTML (*.html);;PDF (*.pdf)"
-        name, _ = QFileDialog.getSaveFileName(self, "Write a report to", self._suggest(".html"), kinds)
+        kinds = tr("HTML (*.html);;PDF (*.pdf)")
+        name, _ = QFileDialog.getSaveFileName(self, tr("Write a report to"), self._suggest(".html"), kinds)
         if name:
             self.report_to(name if Path(name).suffix.lower() in (".html", ".pdf") else name + ".html")
 
@@ -185,7 +186,7 @@ class HandOver(QDialog):
             self._busy(True)
 
     def _reported(self, path):
-        self._said(f"Wrote {path}")
+        self._said(tr("Wrote {0}", path))
         self.written.emit(str(path))
 
     def _follow(self):
@@ -197,7 +198,9 @@ class HandOver(QDialog):
         return str(folder / f"{self.session.specimen.name}{suffix}")
 
     def _choose_picture(self):
-        name, _ = QFileDialog.getSaveFileName(self, "Render to", self._suggest(".exr"), "EXR (*.exr);;PNG (*.png)")
+        name, _ = QFileDialog.getSaveFileName(
+            self, tr("Render to"), self._suggest(".exr"), tr("EXR (*.exr);;PNG (*.png)")
+        )
         if name:
             self.render_to(name if Path(name).suffix else name + ".exr")
 
@@ -226,19 +229,24 @@ class HandOver(QDialog):
         if isinstance(rendering, tuple):
             name, done, of = rendering
             self.progress.setValue(round(100 * done / of))
-            self.state.setText(f"{name}, {done + 1} of {of}…")
+            self.state.setText(tr("{0}, {1} of {2}…", name, done + 1, of))
             return
         share = rendering.samples / self.samples.value()
         self.progress.setValue(round(100 * share))
         left = (time.perf_counter() - self._began) * (1.0 / max(share, 1e-3) - 1.0)
         self.state.setText(
-            f"{rendering.samples} samples, noise {100 * rendering.noise():.1f} %, about {left:.0f} s to go"
+            tr(
+                "{0} samples, noise {1} %, about {2} s to go",
+                rendering.samples,
+                f"{100 * rendering.noise():.1f}",
+                f"{left:.0f}",
+            )
         )
 
     def _rendered(self, outcome):
         self._busy(False)
         path, _ = outcome
-        self._said(f"Wrote {path}")
+        self._said(tr("Wrote {0}", path))
         self.written.emit(str(path))
 
     def _said(self, sentence):
@@ -251,7 +259,7 @@ class HandOver(QDialog):
     def _choose_material(self):
         label, suffixes = self.standard.currentText(), self.standard.currentData()
         kinds = " ".join(f"*{suffix}" for suffix in suffixes)
-        name, _ = QFileDialog.getSaveFileName(self, "Export to", self._suggest(suffixes[0]), f"{label} ({kinds})")
+        name, _ = QFileDialog.getSaveFileName(self, tr("Export to"), self._suggest(suffixes[0]), f"{label} ({kinds})")
         if name:
             self.export_to(name if Path(name).suffix.lower() in suffixes else name + suffixes[0])
 
@@ -271,11 +279,11 @@ class HandOver(QDialog):
 
         path, fits, left_out, ways = outcome
         self._show_compared(fits.get(self.session.specimen.name) if self.session.specimen else None)
-        lines = [f"Wrote {path}", *(f"{name}: {told_loss(fit)}" for name, fit in fits.items()), *ways]
+        lines = [tr("Wrote {0}", path), *(f"{name}: {told_loss(fit)}" for name, fit in fits.items()), *ways]
         if left_out:
             more = len(left_out) - _MOST_LINES
-            lines += ["Not carried:", *(f"· {sentence}" for sentence in left_out[:_MOST_LINES])]
-            lines += [f"· and {more} more, which the command line lists"] if more > 0 else []
+            lines += [tr("Not carried:"), *(f"· {sentence}" for sentence in left_out[:_MOST_LINES])]
+            lines += [tr("· and {0} more, which the command line lists", more)] if more > 0 else []
         self._said("\n".join(lines))
         self.written.emit(str(path))
 
@@ -286,8 +294,10 @@ class HandOver(QDialog):
         if fit is None:
             return
         c = fit.compared
-        self.by_wavelength.show_curves([(c.wavelengths, v) for v in c.by_wavelength], "reflectance at 8°, 400–700 nm")
-        self.by_angle.show_curves([(c.angles_deg, v) for v in c.by_angle], "reflectance by angle, 8° to 80°")
+        self.by_wavelength.show_curves(
+            [(c.wavelengths, v) for v in c.by_wavelength], tr("reflectance at 8°, 400–700 nm")
+        )
+        self.by_angle.show_curves([(c.angles_deg, v) for v in c.by_angle], tr("reflectance by angle, 8° to 80°"))
 
     def done(self, result):
         self.job.end()

@@ -20,6 +20,7 @@ from PyQt6.QtWidgets import (
 from ..readings import KINDS, Choices, Understood, plain_name, understand
 from ..readings.columns import MEASURES, UNITS
 from ..readings.tables import SEPARATORS
+from ..words import lowered, tr
 from . import theme
 from .chart import draw_reading, style_plot
 from .reading_form import ReadingForm
@@ -27,7 +28,7 @@ from .text import Label
 from .workers import Latest
 
 _ROWS_SHOWN = 60
-_LEFT_OUT = "left out"
+_LEFT_OUT = tr("left out")
 _UNIT_SIGNS = {"percent": "%", "um": "µm", "ev": "eV", "deg": "°", "1/mm2": "1/mm²", "1/cm2": "1/cm²", "gu": "GU"}
 
 
@@ -40,7 +41,7 @@ class ImportSheet(QDialog):
 
     def __init__(self, text, understood: Understood, parent=None, choices=None):
         super().__init__(parent)
-        self.setWindowTitle("Import a reading")
+        self.setWindowTitle(tr("Import a reading"))
         self.resize(980, 640)
         self._text, self.choices = text, choices or Choices()
         self._worker = Latest("import", self)
@@ -50,12 +51,12 @@ class ImportSheet(QDialog):
         self.heading.setWordWrap(True)
         self.table = QTableWidget()
         self.table.setEditTriggers(QTableWidget.EditTrigger.NoEditTriggers)
-        self.table.setAccessibleName("The table as it was read")
+        self.table.setAccessibleName(tr("The table as it was read"))
         self.table.verticalHeader().setVisible(False)
         self.preview = pg.PlotWidget()
         style_plot(self.preview.getPlotItem(), self.preview)
         self.preview.setMinimumHeight(150)
-        self.preview.setAccessibleName("The reading as it would be taken")
+        self.preview.setAccessibleName(tr("The reading as it would be taken"))
         self.doubts = Label()
         self.doubts.setWordWrap(True)
         self.doubts.setTextFormat(Qt.TextFormat.PlainText)
@@ -66,10 +67,10 @@ class ImportSheet(QDialog):
         )
         self.form.refused.connect(self._show_problem)
         buttons = QDialogButtonBox(QDialogButtonBox.StandardButton.Cancel)
-        self.take_button = buttons.addButton("Take it", QDialogButtonBox.ButtonRole.AcceptRole)
+        self.take_button = buttons.addButton(tr("Take it"), QDialogButtonBox.ButtonRole.AcceptRole)
         self.take_button.setObjectName("primary")
-        self.all_button = buttons.addButton("All samples…", QDialogButtonBox.ButtonRole.ActionRole)
-        self.all_button.setToolTip("Every sample of the file to a specimen of its own, or as repeats of one")
+        self.all_button = buttons.addButton(tr("All samples…"), QDialogButtonBox.ButtonRole.ActionRole)
+        self.all_button.setToolTip(tr("Every sample of the file to a specimen of its own, or as repeats of one"))
         self.all_button.clicked.connect(self._take_all)
         buttons.accepted.connect(self._take)
         buttons.rejected.connect(self.reject)
@@ -95,16 +96,16 @@ class ImportSheet(QDialog):
         lines = QFormLayout()
         lines.setVerticalSpacing(4)
         self.kind, self.sample, self.separator, self.decimal = (QComboBox() for _ in range(4))
-        self.kind.addItem("not known", "")
+        self.kind.addItem(tr("not known"), "")
         for k in KINDS.values():
             self.kind.addItem(k.label, k.key)
         for sign, name in SEPARATORS.items():
             self.separator.addItem(name, sign)
-        for sign, name in ((".", "point"), (",", "comma")):
+        for sign, name in ((".", tr("point")), (",", tr("comma"))):
             self.decimal.addItem(name, sign)
         for title, box, key in (
-            ("Kind", self.kind, "kind"), ("Sample", self.sample, "sample"),
-            ("Column separator", self.separator, "separator"), ("Decimal sign", self.decimal, "decimal"),
+            (tr("Kind"), self.kind, "kind"), (tr("Sample"), self.sample, "sample"),
+            (tr("Column separator"), self.separator, "separator"), (tr("Decimal sign"), self.decimal, "decimal"),
         ):  # fmt: skip
             box.setAccessibleName(title)
             box.setMinimumWidth(120)
@@ -155,20 +156,20 @@ class ImportSheet(QDialog):
         if reading is None:
             self._show_problem(understood.problem)
             return
-        beside = f" and {', '.join(r.geometry for r in understood.beside)}" if understood.beside else ""
-        self.heading.setText(f"Understood as {reading.label.lower()}{beside}: {reading.rows} rows")
+        beside = tr(" and {0}", ", ".join(r.geometry for r in understood.beside)) if understood.beside else ""
+        self.heading.setText(tr("Understood as {0}{1}: {2} rows", lowered(reading.label), beside, reading.rows))
         self.form.show_reading(reading)
         draw_reading(self.preview.getPlotItem(), reading)
         self._tell([f"? {d}" for d in understood.doubts], "quiet")
 
     def _show_problem(self, sentence):
         if self.understood.reading is None:
-            self.heading.setText("Not understood yet: say in the table what its columns are")
+            self.heading.setText(tr("Not understood yet: say in the table what its columns are"))
         sentence = sentence.removeprefix(f"{self.understood.path}: ").removeprefix(f"{self.understood.path}, ")
         self._tell([f"! {sentence}", *(f"? {d}" for d in self.understood.doubts)], "brick")
 
     def _tell(self, lines, look):
-        self.doubts.setText("\n".join(lines) or "Nothing is doubtful.")
+        self.doubts.setText("\n".join(lines) or tr("Nothing is doubtful."))
         self.doubts.setObjectName(look)
         self.doubts.style().unpolish(self.doubts)
         self.doubts.style().polish(self.doubts)
@@ -194,10 +195,10 @@ class ImportSheet(QDialog):
 
     def _meaning_box(self, i, meaning):
         box = QComboBox()
-        box.setAccessibleName(f"Column {i + 1} is")
-        box.setToolTip("What this column is")
+        box.setAccessibleName(tr("Column {0} is", i + 1))
+        box.setToolTip(tr("What this column is"))
         if meaning.is_sigma:
-            box.addItem("uncertainty" + (f" of {plain_name(meaning.name)}" if meaning.name else ""), meaning.name)
+            box.addItem("uncertainty" + (tr(" of {0}", plain_name(meaning.name)) if meaning.name else ""), meaning.name)
         box.addItem(_LEFT_OUT, "")
         if ":" in meaning.name:
             box.addItem(plain_name(meaning.name), meaning.name)
@@ -209,10 +210,10 @@ class ImportSheet(QDialog):
 
     def _unit_box(self, i, meaning):
         box = QComboBox()
-        box.setAccessibleName(f"Unit of column {i + 1}")
+        box.setAccessibleName(tr("Unit of column {0}", i + 1))
         units = UNITS[meaning.measure]
         if not meaning.unit and len(units) > 1:
-            box.addItem("unit not said", "")
+            box.addItem(tr("unit not said"), "")
         for unit in units:
             box.addItem(_UNIT_SIGNS.get(unit, unit) or "plain", unit)
         box.setCurrentIndex(max(0, box.findData(meaning.unit)))

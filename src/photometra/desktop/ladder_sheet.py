@@ -36,6 +36,7 @@ from ..imaging.ladders import (
 from ..pictures import PictureError, write_picture
 from ..surface import PARAMETERS
 from ..surface.values import parse_number
+from ..words import lowered, tr
 from . import theme
 from .images import image_of
 from .ledger import Card
@@ -59,7 +60,7 @@ class Cell(Card):
         self.image, self.label = None, label
         self.setMinimumWidth(60)
         self.setAccessibleName(label)
-        self.setToolTip(tip_of(f"Take {label}"))
+        self.setToolTip(tip_of(tr("Take {0}", label)))
 
     def show_image(self, image):
         self.image = image
@@ -90,8 +91,8 @@ class AgreementCurve(QWidget):
         self.shares = []
         self.setFixedHeight(_CURVE_HEIGHT)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
-        self.setAccessibleName("Agreement along the ladder")
-        self.setToolTip("The worst reading's misfit, in tolerances, on a log scale; the line is the tolerance")
+        self.setAccessibleName(tr("Agreement along the ladder"))
+        self.setToolTip(tr("The worst reading's misfit, in tolerances, on a log scale; the line is the tolerance"))
 
     def show_shares(self, shares):
         self.shares = list(shares)
@@ -136,28 +137,30 @@ class LadderSheet(Sheet):
     """(specimen, path, axes) of a ladder that is to be rendered in the queue."""
 
     def __init__(self, session: Session, parent=None):
-        super().__init__("Ladder", parent)
+        super().__init__(tr("Ladder"), parent)
         self.session = session
         self.job = LongJob(self)
         self.job.progressed.connect(self._progressed)
         self.job.finished.connect(self._finished)
         self.job.failed.connect(session.said)
-        self.job.failed.connect(lambda _sentence: self.go_button.setText("Go"))
+        self.job.failed.connect(lambda _sentence: self.go_button.setText(tr("Go")))
         self.across, self.down = QComboBox(), QComboBox()
         self.ranges = {}
         lines = [QHBoxLayout(), QHBoxLayout()]
-        for (title, box, count), row in zip((("step", self.across, 6), ("and", self.down, 3)), lines, strict=True):
+        for (title, box, count), row in zip(
+            ((tr("step"), self.across, 6), (tr("and"), self.down, 3)), lines, strict=True
+        ):
             row.setSpacing(5)
-            box.setAccessibleName(f"{title}: what is stepped")
+            box.setAccessibleName(tr("{0}: what is stepped", title))
             box.setFixedWidth(112)
             low, high, steps = QLineEdit(), QLineEdit(), QSpinBox()
-            for edit, word in ((low, "from"), (high, "to")):
+            for edit, word in ((low, tr("from")), (high, tr("to"))):
                 edit.setFixedWidth(48)
                 edit.setAccessibleName(f"{title}, {word}")
             steps.setRange(2, MOST_STEPS)
             steps.setValue(count)
             steps.setFixedWidth(44)
-            steps.setAccessibleName(f"{title}, steps")
+            steps.setAccessibleName(tr("{0}, steps", title))
             self.ranges[box] = (low, high, steps)
             box.activated.connect(lambda _i, b=box: self._chosen(b))
             word = Label(title)
@@ -166,15 +169,15 @@ class LadderSheet(Sheet):
             for part in (word, box, low, high, steps):
                 row.addWidget(part)
             row.addStretch(1)
-        self.go_button = QPushButton("Go")
+        self.go_button = QPushButton(tr("Go"))
         self.go_button.setObjectName("primary")
         self.go_button.clicked.connect(self._go)
-        self.export_button = QPushButton("Export…")
-        self.export_button.setToolTip("Write the sheet as PNG or EXR")
+        self.export_button = QPushButton(tr("Export…"))
+        self.export_button.setToolTip(tr("Write the sheet as PNG or EXR"))
         self.export_button.clicked.connect(self._choose_and_export)
         self.export_button.setEnabled(False)
-        self.queue_button = QPushButton("Queue…")
-        self.queue_button.setToolTip("Render the ladder in the queue, at the queue's size and samples, into a file")
+        self.queue_button = QPushButton(tr("Queue…"))
+        self.queue_button.setToolTip(tr("Render the ladder in the queue, at the queue's size and samples, into a file"))
         self.queue_button.clicked.connect(self._choose_and_queue)
         lines[0].addWidget(self.go_button)
         lines[0].addWidget(self.export_button)
@@ -206,7 +209,7 @@ class LadderSheet(Sheet):
         """Step the surfaces that are equally good by the last solve."""
         at = self.across.findData(_EQUAL)
         if at < 0:
-            self.session.said.emit("The surface is no longer the one that was solved; solve again first.")
+            self.session.said.emit(tr("The surface is no longer the one that was solved; solve again first."))
             return
         self.across.setCurrentIndex(at)
         self._chosen(self.across)
@@ -227,21 +230,21 @@ class LadderSheet(Sheet):
         if specimen is None or not self.isVisible():
             return
         names = [p.name for p in PARAMETERS.values() if p.kind == "number" and specimen.surface.applies(p.name)]
-        for box, first in ((self.across, None), (self.down, ("nothing else", _NONE))):
+        for box, first in ((self.across, None), (self.down, (tr("nothing else"), _NONE))):
             before = box.currentData()
             box.clear()
             if first:
                 box.addItem(*first)
             for name in names:
                 box.addItem(PARAMETERS[name].label, name)
-            box.addItem("Optical constants", CONSTANTS)
-            box.addItem("Whole surfaces", _SURFACES)
+            box.addItem(tr("Optical constants"), CONSTANTS)
+            box.addItem(tr("Whole surfaces"), _SURFACES)
             if not first and self._solution is not None and specimen.surface == self._solution.surface:
-                box.addItem("Equally good", _EQUAL)
+                box.addItem(tr("Equally good"), _EQUAL)
             at = box.findData(before if before is not None else ("roughness" if not first else _NONE))
             box.setCurrentIndex(max(0, at))
             self._chosen(box)
-        self.state.setText(f"of the {specimen.name.lower()}")
+        self.state.setText(tr("of the {0}", lowered(specimen.name)))
 
     def _chosen(self, box):
         low, high, steps = self.ranges[box]
@@ -283,7 +286,7 @@ class LadderSheet(Sheet):
         try:
             across, down = self._axis(self.across), self._axis(self.down)
             if down is not None and down.name == across.name:
-                raise InputError("step two different things, or one alone")
+                raise InputError(tr("step two different things, or one alone"))
         except InputError as error:
             self.session.said.emit(str(error))
             return None
@@ -293,7 +296,7 @@ class LadderSheet(Sheet):
         surfaces = stepped(specimen.surface, across, down)
         self.axes, self._surface = (across, down), specimen.surface
         self._lay_out(surfaces, across, down)
-        self.go_button.setText("Stop")
+        self.go_button.setText(tr("Stop"))
         self.export_button.setEnabled(False)
         study, display = self.session.study, display_of(self.session.study.booth)
         side = int(min(_CELL, self._side(len(surfaces), len(surfaces[0]))) * self.devicePixelRatioF())
@@ -351,11 +354,11 @@ class LadderSheet(Sheet):
             return
         if i < len(self.cells) and j < len(self.cells[i]):
             self.cells[i][j].show_image(image)
-        self.state.setText(f"of the {self.session.specimen.name.lower()}: {samples} samples")
+        self.state.setText(tr("of the {0}: {1} samples", lowered(self.session.specimen.name), samples))
 
     def _finished(self, pictures):
         self._pictures = pictures
-        self.go_button.setText("Go")
+        self.go_button.setText(tr("Go"))
         self.export_button.setEnabled(bool(self.cells))
         self.made.emit()
 
@@ -365,7 +368,7 @@ class LadderSheet(Sheet):
         now = self.session.specimen.surface
         changes = {n: surface.input(n) for n in PARAMETERS if surface.input(n) != now.input(n)}
         if changes:
-            self.session.set_values(changes, f"take {label}")
+            self.session.set_values(changes, tr("take {0}", label))
 
     def _mark(self):
         """Mark the step that the specimen stands on."""
@@ -375,7 +378,7 @@ class LadderSheet(Sheet):
                 cell.mark_chosen(specimen is not None and surface == specimen.surface)
 
     def _choose_and_export(self):
-        name, _ = QFileDialog.getSaveFileName(self, "Export the ladder", "ladder.png", "Pictures (*.png *.exr)")
+        name, _ = QFileDialog.getSaveFileName(self, tr("Export the ladder"), "ladder.png", tr("Pictures (*.png *.exr)"))
         if name:
             self.export(Path(name))
 
@@ -383,11 +386,13 @@ class LadderSheet(Sheet):
         specimen, axes = self.session.specimen, self._asked()
         if specimen is None or axes is None:
             return
-        name, _ = QFileDialog.getSaveFileName(self, "Render the ladder to", "ladder.png", "Pictures (*.png *.exr)")
+        name, _ = QFileDialog.getSaveFileName(
+            self, tr("Render the ladder to"), "ladder.png", tr("Pictures (*.png *.exr)")
+        )
         if name:
             path = Path(name if Path(name).suffix.lower() in (".exr", ".png") else f"{name}.png")
             self.queued.emit(specimen.name, path, axes)
-            self.session.said.emit(f"{path.name} is in the queue (Ctrl+Shift+U)")
+            self.session.said.emit(tr("{0} is in the queue (Ctrl+Shift+U)", path.name))
 
     def export(self, path):
         """Write the sheet of pictures: PNG as shown, EXR scene-linear; what each cell is stands in the header."""
@@ -398,7 +403,7 @@ class LadderSheet(Sheet):
         except PictureError as error:
             self.session.said.emit(str(error))
             return
-        self.session.said.emit(f"Wrote {path}")
+        self.session.said.emit(tr("Wrote {0}", path))
 
     def end(self):
         self.job.end()

@@ -6,7 +6,9 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QButtonGroup, QHBoxLayout, QToolButton, QWidget
 
 from ..tracing import LAYER_NAMES
+from ..words import tr
 from . import theme
+from .called import called
 from .session import Session
 from .text import Label
 
@@ -47,16 +49,18 @@ class LayerStrip(QWidget):
         row = QHBoxLayout(self)
         row.setContentsMargins(8, 0, 8, 0)
         row.setSpacing(3)
-        title = Label("first hit")
+        title = Label(tr("first hit"))
         title.setObjectName("quiet")
         title.setFont(theme.font(8.5))
         row.addWidget(title)
         for name in (_WHOLE, *LAYER_NAMES):
             button = QToolButton()
-            button.setText("all" if name == _WHOLE else "back side" if name == "reverse" else name)
+            button.setText(tr("all") if name == _WHOLE else called(name))
             button.setFont(theme.font(8.5))
             button.setCheckable(True)
-            button.setToolTip("The whole picture" if name == _WHOLE else f"Only light whose first hit is {_THE[name]}")
+            button.setToolTip(
+                tr("The whole picture") if name == _WHOLE else tr("Only light whose first hit is {0}", _THE[name])
+            )
             button.clicked.connect(lambda _on, name=name: self.chosen.emit("" if name == _WHOLE else name))
             self._group.addButton(button)
             self.buttons[name] = button
@@ -102,12 +106,12 @@ class LayerStrip(QWidget):
 
 
 _THE = {
-    "sheen": "the fibres",
-    "coat": "the coat",
-    "finish": "the finish",
-    "body": "the body",
-    "transmission": "the clear interior",
-    "reverse": "the back side",
-    "subsurface": "subsurface scattering",
-    "stage": "the stage, or nothing",
+    "sheen": tr("the fibres"),
+    "coat": tr("the coat"),
+    "finish": tr("the finish"),
+    "body": tr("the body"),
+    "transmission": tr("the clear interior"),
+    "reverse": tr("the back side"),
+    "subsurface": tr("subsurface scattering"),
+    "stage": tr("the stage, or nothing"),
 }

@@ -18,6 +18,7 @@ from PyQt6.QtWidgets import (
 )
 
 from ..figures import figures
+from ..words import tr
 from . import theme
 from .session import Session
 from .text import Label, tip_of
@@ -43,10 +44,10 @@ def short_number(value):
 def verdict_of(agreement):
     """(sign, word) of one agreement or None."""
     if agreement is None:
-        return UNKNOWN, "being measured"
+        return UNKNOWN, tr("being measured")
     if agreement.problem:
-        return OUT, "cannot be read"
-    return (WITHIN, "within") if agreement.within else (OUT, "out")
+        return OUT, tr("cannot be read")
+    return (WITHIN, tr("within")) if agreement.within else (OUT, tr("out"))
 
 
 class Card(QWidget):
@@ -127,15 +128,15 @@ class SpecimenCard(Card):
         painter.setFont(theme.font(8.5))
         good = sum(a.within for a in self._agreements)
         total = len(self._specimen.readings)
-        matter = "metal" if self._specimen.surface["metalness"] >= 0.5 else "dielectric"
+        matter = tr("metal") if self._specimen.surface["metalness"] >= 0.5 else tr("dielectric")
         if self._specimen.surface["transmission"] > 0.5 and matter == "dielectric":
-            matter = "clear"
+            matter = tr("clear")
         if self.is_chosen:
             painter.setPen(theme.colour("quiet"))
             painter.drawText(QPointF(11.0, 32.0), f"{matter}, {self._specimen.size_mm:g} mm")
         if total:
             counted = len(self._agreements) == total
-            words = f"{good} of {total} " if self.is_chosen else f"{good}/{total} "
+            words = tr("{0} of {1} ", good, total) if self.is_chosen else f"{good}/{total} "
             text = words + (WITHIN if good == total else OUT) if counted else UNKNOWN
             painter.setPen(theme.colour("quiet" if not counted or good == total else "brick"))
             painter.drawText(
@@ -156,8 +157,13 @@ class ReadingCard(Card):
         self.update()
         metric = reading.kind.metric_label
         self.setToolTip(
-            f"<b>{escape(reading.name)}</b><br>{escape(reading.source)}<br>"
-            f"Judged by the {metric}; tolerance {reading.tolerance:g}"
+            tr(
+                "<b>{0}</b><br>{1}<br>Judged by the {2}; tolerance {3}",
+                escape(reading.name),
+                escape(reading.source),
+                metric,
+                f"{reading.tolerance:g}",
+            )
         )
         self.setAccessibleName(f"{reading.name}: {verdict_of(agreement)[1]}")
 
@@ -173,7 +179,7 @@ class ReadingCard(Card):
         painter.setFont(theme.font(8.5, QFont.Weight.Medium if bad else QFont.Weight.Normal))
         painter.setPen(theme.colour("brick" if bad and active else "quiet"))
         right = QRectF(0.0, 4.0, self.width() - 9.0, 17.0)
-        text = f"{word} {sign}" if active else "not counted"
+        text = f"{word} {sign}" if active else tr("not counted")
         painter.drawText(right, Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter, text)
         self._paint_spark(painter, QRectF(11.0, 26.0, self.width() - 104.0, 40.0))
         if self._agreement is not None and not self._agreement.problem:
@@ -240,32 +246,32 @@ class PhotographCard(Card):
     def __init__(self, parent=None):
         super().__init__(40, parent)
         self._pins = []
-        self.setToolTip("The photograph of the specimen; tick pins (Ctrl+Shift+M), and a solve counts them")
+        self.setToolTip(tr("The photograph of the specimen; tick pins (Ctrl+Shift+M), and a solve counts them"))
 
     def show_pins(self, pins):
         """pins: a `PinAgreement` of each that counts."""
         self._pins = pins
-        self.setAccessibleName(f"Photograph: {self._words()}")
+        self.setAccessibleName(tr("Photograph: {0}", self._words()))
         self.update()
 
     def _words(self):
         if not self._pins:
-            return "not counted"
+            return tr("not counted")
         worst = max(self._pins, key=lambda p: p.value / p.tolerance)
         good = sum(p.within for p in self._pins)
-        return f"{good} of {len(self._pins)} pins within, {worst.name}: {worst.told}"
+        return tr("{0} of {1} pins within, {2}: {3}", good, len(self._pins), worst.name, worst.told)
 
     def paintEvent(self, _event):
         painter = QPainter(self)
         self._ground(painter)
         painter.setFont(theme.font(9.0, QFont.Weight.Medium))
         painter.setPen(theme.colour("text" if self._pins else "quiet"))
-        painter.drawText(QPointF(11.0, 17.0), "Photograph")
+        painter.drawText(QPointF(11.0, 17.0), tr("Photograph"))
         bad = not all(p.within for p in self._pins)
         painter.setFont(theme.font(8.5, QFont.Weight.Medium if bad else QFont.Weight.Normal))
         painter.setPen(theme.colour("brick" if bad else "quiet"))
         if self._pins:
-            sign = f"out {OUT}" if bad else f"within {WITHIN}"
+            sign = tr("out {0}", OUT) if bad else tr("within {0}", WITHIN)
             painter.drawText(QRectF(0.0, 4.0, self.width() - 9.0, 17.0), Qt.AlignmentFlag.AlignRight, sign)
         painter.setPen(theme.colour("quiet"))
         words = QFontMetricsF(painter.font()).elidedText(
@@ -299,16 +305,19 @@ class Ledger(QWidget):
         inner = QVBoxLayout(holder)
         inner.setContentsMargins(8, 8, 4, 8)
         inner.setSpacing(6)
-        inner.addLayout(self._head("Specimens", "Add…", "Add a specimen (Ctrl+Shift+N)", self.add_wanted))
+        inner.addLayout(self._head(tr("Specimens"), tr("Add…"), tr("Add a specimen (Ctrl+Shift+N)"), self.add_wanted))
         inner.addLayout(self._specimens)
         inner.addSpacing(8)
         readings = self._head(
-            "Readings", "Import…", "Import a reading from a file (Ctrl+I), or drop the file here", self.import_wanted
+            tr("Readings"),
+            tr("Import…"),
+            tr("Import a reading from a file (Ctrl+I), or drop the file here"),
+            self.import_wanted,
         )
         self.more_button = QToolButton()
         self.more_button.setText("…")
-        self.more_button.setToolTip("More ways to come by evidence: paste, type a colour, take from the shelf")
-        self.more_button.setAccessibleName("More ways to come by evidence")
+        self.more_button.setToolTip(tr("More ways to come by evidence: paste, type a colour, take from the shelf"))
+        self.more_button.setAccessibleName(tr("More ways to come by evidence"))
         self.more_button.clicked.connect(
             lambda: self.more_wanted.emit(self.more_button.mapToGlobal(self.more_button.rect().bottomLeft()))
         )
@@ -318,7 +327,7 @@ class Ledger(QWidget):
         self.photograph_card = PhotographCard()
         self.photograph_card.chosen.connect(self.photograph_wanted)
         inner.addWidget(self.photograph_card)
-        self._empty = Label("No reading yet. Import one, or drop a file on the window.")
+        self._empty = Label(tr("No reading yet. Import one, or drop a file on the window."))
         self._empty.setObjectName("quiet")
         self._empty.setWordWrap(True)
         inner.addWidget(self._empty)
@@ -398,16 +407,18 @@ class Ledger(QWidget):
         specimen = self.session.specimen
         reading = specimen.readings[i]
         menu = QMenu(self)
-        count = QAction("Include again" if not reading.active else "Exclude", menu)
+        count = QAction(tr("Include again") if not reading.active else tr("Exclude"), menu)
         count.triggered.connect(
             lambda: self.session.change_specimen(
                 specimen.with_reading_at(i, reading.with_changes(active=not reading.active)),
-                "count a reading" if not reading.active else "leave a reading out",
+                tr("count a reading") if not reading.active else tr("leave a reading out"),
             )
         )
-        edit = QAction("Edit…", menu)
+        edit = QAction(tr("Edit…"), menu)
         edit.triggered.connect(lambda: (self.session.choose_reading(i), self.edit_wanted.emit()))
-        remove = QAction("Remove the reading", menu)
-        remove.triggered.connect(lambda: self.session.change_specimen(specimen.without_reading(i), "remove a reading"))
+        remove = QAction(tr("Remove the reading"), menu)
+        remove.triggered.connect(
+            lambda: self.session.change_specimen(specimen.without_reading(i), tr("remove a reading"))
+        )
         menu.addActions([edit, count, remove])
         menu.exec(at)

@@ -10,6 +10,7 @@ from PyQt6.QtCore import QTimer
 from PyQt6.QtWidgets import QFrame, QHBoxLayout, QPushButton, QSizePolicy
 
 from ..maps import Map
+from ..words import tr
 from .text import Label
 
 _LOOK_MS = 300
@@ -48,39 +49,44 @@ def _reading(words):
 _SOLVING = {"is_done": lambda w, at: w.solve_sheet.solution is not at, "begun": lambda w: w.solve_sheet.solution}
 
 LESSONS = {
-    "metal": ("A first metal", (
-        Step("Choose the Brass lamp bracket in the list at the left.", _chosen("Brass lamp bracket")),
-        Step("What it is made of is known: under Body, its optical constants are to be those of brass, 70 % copper.",
+    "metal": (tr("A first metal"), (
+        Step(tr("Choose the Brass lamp bracket in the list at the left."), _chosen("Brass lamp bracket")),
+        Step(tr("What it is made of is known: under Body, its optical constants are to be those of brass, "
+"70 % copper."),
              lambda w, _at: _specimen(w) and _specimen(w).surface["constants"] == "brass-70-30"),
-        Step("Its gloss is out. Click the card Gloss: what the gloss meter read, and what it would read here.",
+        Step(tr("Its gloss is out. Click the card Gloss: what the gloss meter read, and what it would read "
+"here."),
              _reading("Gloss")),
-        Step("Drag the gauge Roughness, and watch the misfit, the section and the picture follow.",
+        Step(tr("Drag the gauge Roughness, and watch the misfit, the section and the picture follow."),
              **_changed("roughness")),
-        Step("Now have it found: press Solve. The flags on the gauges say what is free.", **_SOLVING),
-        Step("Keep what you have: View › Keep a proof. It stands beside what you change later.",
+        Step(tr("Now have it found: press Solve. The flags on the gauges say what is free."), **_SOLVING),
+        Step(tr("Keep what you have: View › Keep a proof. It stands beside what you change later."),
              lambda w, at: len(w.session.study.proofs) > at, lambda w: len(w.session.study.proofs)),
-        Step("Hand it over: Study › Hand over… writes it for other programs, and tells what each cannot carry.",
+        Step(tr("Hand it over: Study › Hand over… writes it for other programs, and tells what each cannot "
+"carry."),
              lambda w, _at: w.hand_over is not None),
     )),
-    "glass": ("Glass, by what it lets through", (
-        Step("Choose the Ruby signal glass.", _chosen("Ruby signal glass")),
-        Step("Click its card Transmittance: what is left of the light behind the slab.", _reading("Transmit")),
-        Step("Click Interior in the section at the right: colour is what is left of white at a depth.",
+    "glass": (tr("Glass, by what it lets through"), (
+        Step(tr("Choose the Ruby signal glass."), _chosen("Ruby signal glass")),
+        Step(tr("Click its card Transmittance: what is left of the light behind the slab."), _reading("Transmit")),
+        Step(tr("Click Interior in the section at the right: colour is what is left of white at a depth."),
              lambda w, _at: w.session.stratum == "interior"),
-        Step("Drag the depth of the colour: the same glass, thicker or thinner to the same colour.",
+        Step(tr("Drag the depth of the colour: the same glass, thicker or thinner to the same colour."),
              **_changed("interior.depth")),
-        Step("Press Solve: index, dispersion and colour come out of three readings together.", **_SOLVING),
-        Step("See what one standard uncertainty looks like: press See the error.",
+        Step(tr("Press Solve: index, dispersion and colour come out of three readings together."), **_SOLVING),
+        Step(tr("See what one standard uncertainty looks like: press See the error."),
              lambda w, _at: w.solve_sheet.error_button.isChecked()),
     )),
-    "map": ("What varies: a map", (
-        Step("Choose the Brass lamp bracket.", _chosen("Brass lamp bracket")),
-        Step("Press the small hill beside Roughness, and take Scratches.",
+    "map": (tr("What varies: a map"), (
+        Step(tr("Choose the Brass lamp bracket."), _chosen("Brass lamp bracket")),
+        Step(tr("Press the small hill beside Roughness, and take Scratches."),
              lambda w, _at: isinstance(_value("roughness")(w), Map)),
-        Step("The gauge is a hill between two handles now, low and high. Drag one of them.", **_changed("roughness")),
-        Step("In the sheet of the map press On the specimen: the roughness in false colour, where it lies.",
+        Step(tr("The gauge is a hill between two handles now, low and high. Drag one of them."),
+             **_changed("roughness")),
+        Step(tr("In the sheet of the map press On the specimen: the roughness in false colour, where it "
+"lies."),
              lambda w, _at: w.map_sheet.seen.isChecked()),
-        Step("Press Solve: low and high are solved like any value, with an error bar each.", **_SOLVING),
+        Step(tr("Press Solve: low and high are solved like any value, with an error bar each."), **_SOLVING),
     )),
 }  # fmt: skip
 
@@ -97,9 +103,9 @@ class LessonBar(QFrame):
         self.words.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Preferred)
         self.count = Label()
         self.count.setObjectName("heading")
-        self.skip, self.leave = QPushButton("Skip"), QPushButton("Leave")
-        self.skip.setToolTip("Go on to the next step")
-        self.leave.setToolTip("Leave the lesson; Help › Lessons takes it up where it was left")
+        self.skip, self.leave = QPushButton(tr("Skip")), QPushButton(tr("Leave"))
+        self.skip.setToolTip(tr("Go on to the next step"))
+        self.leave.setToolTip(tr("Leave the lesson; Help › Lessons takes it up where it was left"))
         self.skip.clicked.connect(self._next)
         self.leave.clicked.connect(self.stop)
         row = QHBoxLayout(self)
@@ -129,11 +135,12 @@ class LessonBar(QFrame):
         self.at = at
         self._window.settings.setValue(f"lesson/{self.key}", at)
         is_over = at >= len(steps)
-        self.count.setText(name if is_over else f"{name}, {at + 1} of {len(steps)}")
-        self.words.setText("Done. Help › Lessons has the others; F1 explains whatever is under the pointer."
+        self.count.setText(name if is_over else tr("{0}, {1} of {2}", name, at + 1, len(steps)))
+        self.words.setText(tr("Done. Help › Lessons has the others; F1 explains whatever is under the "
+"pointer.")
                            if is_over else steps[at].words)  # fmt: skip
         self.skip.setVisible(not is_over)
-        self.leave.setText("Close" if is_over else "Leave")
+        self.leave.setText(tr("Close") if is_over else tr("Leave"))
         self._begun = None if is_over else steps[at].begun(self._window)
 
     def _look(self):

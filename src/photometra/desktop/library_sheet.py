@@ -22,6 +22,8 @@ from ..library import FACTS, Library, closest, default_library, kept, read_entry
 from ..library.entry import entry_study
 from ..library.facts import MATTERS
 from ..surface import STRATA, STRATUM_LABELS
+from ..words import lowered, tr, with_unit
+from .called import called
 from .entry_picture import EntryPicture
 from .session import Session
 from .sheet import Sheet
@@ -58,7 +60,7 @@ class Entries(QAbstractListModel):
         library, entry = self.found[index.row()]
         if role == Qt.ItemDataRole.DisplayRole:
             score = self.scores.get(entry.path)
-            return entry.name if score is None else f"{entry.name}\n{score:.1f} × tolerance"
+            return entry.name if score is None else tr("{0}\n{1} × tolerance", entry.name, f"{score:.1f}")
         if role == Qt.ItemDataRole.SizeHintRole:
             return _CELL
         if role == Qt.ItemDataRole.DecorationRole:
@@ -88,20 +90,22 @@ class LibrarySheet(Sheet):
     """Searches open libraries, and takes from them or keeps in one. What it changes in the study can be undone."""
 
     def __init__(self, session: Session, settings, parent=None):
-        super().__init__("Library", parent)
+        super().__init__(tr("Library"), parent)
         self.session, self.settings = session, settings
         self.libraries = []
         self.chosen = None
         self._again = self._is_ended = False
         self._sync = LongJob(self)
-        self._sync.progressed.connect(lambda at: self.state.setText(f"Reading entry {at[0]} of {at[1]}…"))
+        self._sync.progressed.connect(lambda at: self.state.setText(tr("Reading entry {0} of {1}…", at[0], at[1])))
         self._sync.finished.connect(self._synced)
         self._sync.failed.connect(self._synced_not)
-        self._search = Latest("library search", self)
+        self._search = Latest(tr("library search"), self)
         self._search.done.connect(self._show_found)
         self._search.failed.connect(session.said)
         self._ranking = LongJob(self)
-        self._ranking.progressed.connect(lambda at: self.state.setText(f"Reading the instruments: {at[0]} of {at[1]}…"))
+        self._ranking.progressed.connect(
+            lambda at: self.state.setText(tr("Reading the instruments: {0} of {1}…", at[0], at[1]))
+        )
         self._ranking.finished.connect(self._show_found)
         self._ranking.failed.connect(session.said)
         self._ranking.cancelled.connect(self._ask)
@@ -115,11 +119,11 @@ class LibrarySheet(Sheet):
         self._watcher.directoryChanged.connect(lambda _path: self._changed.start())
         self._rest = QTimer(self, singleShot=True, interval=_SEARCH_RESTS_MS)
         self._rest.timeout.connect(self._ask)
-        self.keep_button = QPushButton("Keep this specimen")
-        self.keep_button.setToolTip("Keep the chosen specimen in your own library; an older version stays there")
+        self.keep_button = QPushButton(tr("Keep this specimen"))
+        self.keep_button.setToolTip(tr("Keep the chosen specimen in your own library; an older version stays there"))
         self.keep_button.clicked.connect(self.keep)
-        self.open_button = QPushButton("Open a folder…")
-        self.open_button.setToolTip("Look into another library as well, as one on a shared drive")
+        self.open_button = QPushButton(tr("Open a folder…"))
+        self.open_button.setToolTip(tr("Look into another library as well, as one on a shared drive"))
         self.open_button.clicked.connect(self.choose_folder)
         for i, button in enumerate((self.open_button, self.keep_button)):
             self.head.insertWidget(2 + i, button)
@@ -136,7 +140,7 @@ class LibrarySheet(Sheet):
         self.list.setUniformItemSizes(True)
         self.list.setWordWrap(True)
         self.list.setTextElideMode(Qt.TextElideMode.ElideNone)
-        self.list.setAccessibleName("Entries")
+        self.list.setAccessibleName(tr("Entries"))
         self.list.setModel(self.model)
         self.list.selectionModel().currentChanged.connect(lambda at, _: self._choose(at.row()))
         self.list.activated.connect(lambda _: self.take())
@@ -153,34 +157,34 @@ class LibrarySheet(Sheet):
         rows = QVBoxLayout()
         above, below = QHBoxLayout(), QHBoxLayout()
         self.words = QLineEdit()
-        self.words.setPlaceholderText("name, tag, material or note")
+        self.words.setPlaceholderText(tr("name, tag, material or note"))
         self.words.setClearButtonEnabled(True)
-        self.words.setAccessibleName("Search")
+        self.words.setAccessibleName(tr("Search"))
         self.words.textChanged.connect(lambda _: self._rest.start())
         self.matter, self.stratum = (QComboBox() for _ in range(2))
-        self.matter.addItem("any material", "")
+        self.matter.addItem(tr("any material"), "")
         for name in MATTERS:
-            self.matter.addItem(name, name)
-        self.stratum.addItem("any strata", "")
+            self.matter.addItem(called(name), name)
+        self.stratum.addItem(tr("any strata"), "")
         for name in STRATA:
             if name not in ("finish", "body"):
-                self.stratum.addItem(f"with {STRATUM_LABELS[name].lower()}", name)
+                self.stratum.addItem(tr("with {0}", lowered(STRATUM_LABELS[name])), name)
         self.fact = QComboBox()
-        self.fact.addItem("any reading", "")
+        self.fact.addItem(tr("any reading"), "")
         for fact in FACTS:
             self.fact.addItem(f"{fact.label}, {fact.unit}" if fact.unit else fact.label, fact.name)
         self.low, self.high = (QLineEdit() for _ in range(2))
-        for field, what in ((self.low, "from"), (self.high, "to")):
+        for field, what in ((self.low, tr("from")), (self.high, tr("to"))):
             field.setPlaceholderText(what)
             field.setFixedWidth(54)
-            field.setAccessibleName(f"Reading {what}")
+            field.setAccessibleName(tr("Reading {0}", what))
             field.textChanged.connect(lambda _: self._rest.start())
         self.order = QComboBox()
-        self.order.setAccessibleName("Order")
-        self.order.setToolTip("Closest: the instruments are read on every entry, and held against the readings")
-        for text in ("by name", "closest to all readings", "closest to this reading"):
+        self.order.setAccessibleName(tr("Order"))
+        self.order.setToolTip(tr("Closest: the instruments are read on every entry, and held against the readings"))
+        for text in (tr("by name"), tr("closest to all readings"), tr("closest to this reading")):
             self.order.addItem(text)
-        for box, name in ((self.matter, "Material"), (self.stratum, "Stratum"), (self.fact, "Reading")):
+        for box, name in ((self.matter, tr("Material")), (self.stratum, tr("Stratum")), (self.fact, tr("Reading"))):
             box.setAccessibleName(name)
         for box in (self.matter, self.stratum, self.fact, self.order):
             box.setSizeAdjustPolicy(QComboBox.SizeAdjustPolicy.AdjustToMinimumContentsLengthWithIcon)
@@ -206,8 +210,8 @@ class LibrarySheet(Sheet):
         self.about.setTextFormat(Qt.TextFormat.PlainText)
         self.picture = EntryPicture(_DETAIL_WIDTH)
         self.take_button, self.stratum_button, self.follow_button = (QPushButton() for _ in range(3))
-        self.take_button.setText("Add to the study")
-        self.take_button.setToolTip("As a new specimen, with its readings and standard errors (Return)")
+        self.take_button.setText(tr("Add to the study"))
+        self.take_button.setToolTip(tr("As a new specimen, with its readings and standard errors (Return)"))
         self.take_button.clicked.connect(self.take)
         self.stratum_button.clicked.connect(self.take_stratum)
         self.follow_button.clicked.connect(self.follow)
@@ -275,7 +279,7 @@ class LibrarySheet(Sheet):
         self.session.said.emit(sentence)
 
     def choose_folder(self):
-        folder = QFileDialog.getExistingDirectory(self, "Open a library", str(Path.home()))
+        folder = QFileDialog.getExistingDirectory(self, tr("Open a library"), str(Path.home()))
         if folder:
             self.open_folder(folder)
 
@@ -298,7 +302,7 @@ class LibrarySheet(Sheet):
             try:
                 ends.append(float(text) if text else without)
             except ValueError:
-                raise InputError(f"'{text[:40]}' is no number; a range is two, or one of them left out") from None
+                raise InputError(tr("'{0}' is no number; a range is two, or one of them left out", text[:40])) from None
         return {name: tuple(ends)}
 
     def _readings(self):
@@ -343,8 +347,8 @@ class LibrarySheet(Sheet):
         found, scores = outcome
         self.model.show(found, scores)
         trouble = sum(bool(f.trouble) for _, f in found)
-        n = f"{len(found)} entries" if len(found) != 1 else "1 entry"
-        self.state.setText(n + (f", {trouble} cannot be read" if trouble else ""))
+        n = tr("{0} entries", len(found)) if len(found) != 1 else tr("1 entry")
+        self.state.setText(n + (tr(", {0} cannot be read", trouble) if trouble else ""))
         self._choose(0 if found else -1)
         if found:
             self.list.setCurrentIndex(self.model.index(0))
@@ -362,32 +366,32 @@ class LibrarySheet(Sheet):
     def _lines(self):
         entry = self.chosen
         if entry is None:
-            return ["Nothing is like that here. Take a word away, or widen the range."] if self.libraries else []
+            return [tr("Nothing is like that here. Take a word away, or widen the range.")] if self.libraries else []
         if entry.trouble:
             return [entry.trouble]
         lines = [", ".join((entry.matter, *entry.strata)), " ".join(f"#{t}" for t in entry.tags)]
         lines += ["", *(self._fact(f, entry.facts[f.name]) for f in FACTS if f.name in entry.facts)]
-        told = f"{entry.readings} readings, {entry.solved} values with standard errors"
-        lines += ["", told if entry.readings or entry.solved else "No readings of its own."]
-        lines += [entry.rests_on, entry.notes, f"version {entry.version}" if entry.version > 1 else ""]
+        told = tr("{0} readings, {1} values with standard errors", entry.readings, entry.solved)
+        lines += ["", told if entry.readings or entry.solved else tr("No readings of its own.")]
+        lines += [entry.rests_on, entry.notes, tr("version {0}", entry.version) if entry.version > 1 else ""]
         return [line for i, line in enumerate(lines) if line or (i and lines[i - 1])]
 
     @staticmethod
     def _fact(fact, value):
-        return f"{fact.label}: {figures(value)} {fact.unit}".rstrip().replace("-", "−")
+        return with_unit(f"{fact.label}: {figures(value)}", fact.unit).replace("-", "−")
 
     def _name_stratum(self):
         stratum = self.session.stratum
-        self.stratum_button.setText(f"Take its {stratum}")
-        self.stratum_button.setToolTip(f"Give the chosen specimen the {stratum} of this entry")
-        self.follow_button.setText(f"Follow its {stratum}")
-        self.follow_button.setToolTip(f"Add it, and have the chosen specimen's {stratum} follow it from now on")
+        self.stratum_button.setText(tr("Take its {0}", stratum))
+        self.stratum_button.setToolTip(tr("Give the chosen specimen the {0} of this entry", stratum))
+        self.follow_button.setText(tr("Follow its {0}", stratum))
+        self.follow_button.setToolTip(tr("Add it, and have the chosen specimen's {0} follow it from now on", stratum))
 
     def _name_comparison(self):
         specimen = self.session.specimen
         self.keep_button.setEnabled(specimen is not None)
-        name = f"closest to all readings of {specimen.name}" if specimen else "closest to all readings"
-        self.order.setItemText(1, name if len(name) < 44 else "closest to all readings")
+        name = tr("closest to all readings of {0}", specimen.name) if specimen else tr("closest to all readings")
+        self.order.setItemText(1, name if len(name) < 44 else tr("closest to all readings"))
         if self.isVisible() and self.order.currentIndex():
             self._ask()
 
@@ -406,10 +410,10 @@ class LibrarySheet(Sheet):
 
     def take(self):
         before = len(self.session.study.specimens)
-        self._taken(taken, "take from the library")
+        self._taken(taken, tr("take from the library"))
         if len(self.session.study.specimens) > before:
             self.session.choose(before)
-            self.session.said.emit(f"Added {self.session.specimen.name}")
+            self.session.said.emit(tr("Added {0}", self.session.specimen.name))
 
     def take_stratum(self):
         index, stratum = self.session.index, self.session.stratum
@@ -417,7 +421,7 @@ class LibrarySheet(Sheet):
         def change(study, entry):
             return study.with_specimen_at(index, taken_stratum(study.specimens[index], stratum, entry))
 
-        self._taken(change, f"take the {stratum} of {self.chosen.name}")
+        self._taken(change, tr("take the {0} of {1}", stratum, self.chosen.name))
 
     def follow(self):
         index, stratum = self.session.index, self.session.stratum
@@ -426,7 +430,7 @@ class LibrarySheet(Sheet):
             more = taken(study, entry)
             return more.with_link(index, stratum, more.specimens[-1].name)
 
-        self._taken(change, f"follow the {stratum} of {self.chosen.name}")
+        self._taken(change, tr("follow the {0} of {1}", stratum, self.chosen.name))
 
     def keep(self):
         """Keep the chosen specimen in the person's own library."""
@@ -434,13 +438,13 @@ class LibrarySheet(Sheet):
         if specimen is None:
             return
         if not self._keeping.start(lambda _report, _cancel: kept(default_library(), entry_study(study, specimen))):
-            self.session.said.emit("The last one is still being kept; wait a moment")
+            self.session.said.emit(tr("The last one is still being kept; wait a moment"))
             return
-        self.state.setText(f"Keeping {specimen.name}…")
+        self.state.setText(tr("Keeping {0}…", specimen.name))
 
     def _is_kept(self, entry):
-        version = f", version {entry.version}" if entry.version > 1 else ""
-        self.session.said.emit(f"Kept as {entry.path}{version}")
+        version = tr(", version {0}", entry.version) if entry.version > 1 else ""
+        self.session.said.emit(tr("Kept as {0}{1}", entry.path, version))
         self.bring_up()
 
     def end(self):

@@ -17,6 +17,7 @@ from .. import __version__
 from ..errors import InputError
 from ..optics.jit import is_warm
 from ..surface import PARAMETERS
+from ..words import lowered, tr
 from . import theme
 from .acts import Acts
 from .agreement_sheet import AgreementSheet
@@ -31,6 +32,7 @@ from .files import Files
 from .guide_sheet import GuideSheet
 from .hand_over import HandOver
 from .ladder_sheet import LadderSheet
+from .language import LANGUAGES
 from .ledger import Ledger
 from .lesson import LessonBar
 from .library_sheet import LibrarySheet
@@ -44,7 +46,7 @@ from .probe_line import ProbeLine
 from .proof_sheet import ProofSheet
 from .queue_sheet import QueueSheet
 from .reading_sheet import ReadingSheet
-from .route import Route
+from .route import AGREEMENT, FINISH, LAYERS, LIGHT, MATERIAL, SPECIMEN, Route
 from .scrolling import ScrollingStack
 from .session import Session
 from .shelf_sheet import ShelfSheet
@@ -55,7 +57,7 @@ from .text import Label, message
 from .workers import LongJob
 
 _SAID_MS = 6000
-_GAUGES = {"Material": ("body", "metalness"), "Finish": ("finish", "roughness"), "Layers": ("coat", "coat.amount")}
+_GAUGES = {MATERIAL: ("body", "metalness"), FINISH: ("finish", "roughness"), LAYERS: ("coat", "coat.amount")}
 """Steps of the route that are done at a gauge: its stratum, and its name."""
 
 
@@ -133,7 +135,7 @@ class MainWindow(QMainWindow):
         s = self.session
         s.document_changed.connect(self._title)
         s.said.connect(self.say)
-        s.proof_kept.connect(lambda p: self.say(f"Kept {p.name} of the {p.specimen.lower()}"))
+        s.proof_kept.connect(lambda p: self.say(tr("Kept {0} of the {1}", p.name, lowered(p.specimen))))
         self.ledger.import_wanted.connect(self.files.choose_and_import)
         self.ledger.add_wanted.connect(self.acts.add_specimen)
         self.sight.probed.connect(self.probe_line.show_pixel)
@@ -197,9 +199,9 @@ class MainWindow(QMainWindow):
         s.reading_chosen.connect(self._back_to_chart)
         s.chosen_changed.connect(self._leave_solve_sheet)
         self._warming.progressed.connect(
-            lambda at: self.say(f"Preparing the tracer for its first run: {at[0]}, {at[1] + 1} of {at[2]}")
+            lambda at: self.say(tr("Preparing the tracer for its first run: {0}, {1} of {2}", at[0], at[1] + 1, at[2]))
         )
-        self._warming.finished.connect(lambda _: self.say("The tracer is prepared"))
+        self._warming.finished.connect(lambda _: self.say(tr("The tracer is prepared")))
 
     def _tell_aspect(self, frame):
         height, width, _ = frame.linear.shape
@@ -229,7 +231,7 @@ class MainWindow(QMainWindow):
         maps = self.session.specimen.surface.maps if self.session.specimen else {}
         name = next((n for n in maps if PARAMETERS[n].stratum == self.session.stratum), next(iter(maps), None))
         if name is None:
-            self.say("Nothing varies over this specimen yet; press the map button beside a gauge's name.")
+            self.say(tr("Nothing varies over this specimen yet; press the map button beside a gauge's name."))
         else:
             self.show_map(name)
 
@@ -278,7 +280,7 @@ class MainWindow(QMainWindow):
             self.sight.compare_strip.compare_with(partner, instead)
 
     def _title(self):
-        self.setWindowTitle(f"{self.session.title} – Photometra")
+        self.setWindowTitle(tr("{0} – Photometra", self.session.title))
         self.menus.show_history(self.session.history)
 
     # Doing.
@@ -300,13 +302,13 @@ class MainWindow(QMainWindow):
 
     def go_to(self, step):
         """Go where a step of the route is done."""
-        if step == "Specimen":
+        if step == SPECIMEN:
             cards = self.ledger.specimen_cards
             if cards:
                 cards[self.session.index].setFocus()
             else:
                 self.acts.add_specimen()
-        elif step == "Light":
+        elif step == LIGHT:
             if self.session.study.booth.white is None and self.session.specimen is not None:
                 self.sight.pick(NEUTRAL)
             self.sight.chain.exposure.setFocus()
@@ -315,7 +317,7 @@ class MainWindow(QMainWindow):
             self.session.choose_stratum(stratum)
             gauge = self.strata.gauges[name]
             gauge.track.setFocus()
-        elif step == "Agreement":
+        elif step == AGREEMENT:
             found = self.session.agreements_of(self.session.specimen)
             worst = max(range(len(found)), key=lambda i: found[i].value / found[i].reading.tolerance, default=None)
             if worst is not None:
@@ -336,14 +338,14 @@ class MainWindow(QMainWindow):
     def browse_constants(self, target="constants"):
         """Open the browser of optical constants for the chosen specimen's body, or its film."""
         if self.session.specimen is None:
-            self.say("Add a specimen first; constants belong to one.")
+            self.say(tr("Add a specimen first; constants belong to one."))
             return
         self.browser = ConstantsBrowser(self.session, self, target)
         self.browser.show()
 
     def open_hand_over(self):
         if self.session.specimen is None:
-            self.say("There is no specimen to hand over yet.")
+            self.say(tr("There is no specimen to hand over yet."))
             return
         self.hand_over = HandOver(self.session, self)
         self.hand_over.show()
@@ -355,6 +357,11 @@ class MainWindow(QMainWindow):
             chart.restyle()
         self.update()
 
+    def use_language(self, name):
+        """Speak another language from the next start on: what has been said before stays as it is."""
+        self.settings.setValue("language", name)
+        self.say(tr("Photometra speaks {0} from its next start on.", LANGUAGES[name]))
+
     def find_command(self):
         """Search the commands of all menus."""
         self.command_search = CommandSearch(self.menuBar(), self)
@@ -363,9 +370,9 @@ class MainWindow(QMainWindow):
     def about(self):
         QMessageBox.about(
             self, "Photometra",
-            f"<b>Photometra {__version__}</b><p>Surface parameters held against measurements of the real sample.</p>"
-            "<p>Optical constants: measured tables from the literature, each with its source in the browser. "
-            "Type: Inter, under the SIL Open Font License 1.1.</p>",
+            tr("<b>Photometra {0}</b><p>Surface parameters held against measurements of the real "
+"sample.</p><p>Optical constants: measured tables from the literature, each with its source "
+"in the browser. Type: Inter, under the SIL Open Font License 1.1.</p>", __version__),
         )  # fmt: skip
 
     # Beginning and ending.
@@ -384,11 +391,11 @@ class MainWindow(QMainWindow):
         for rescue in self.files.rescued(path):
             box = message(
                 self, QMessageBox.Icon.NoIcon,
-                f"Photometra ended before the changes to “{rescue.name}” were saved.", "Bring them back?",
+                tr("Photometra ended before the changes to “{0}” were saved.", rescue.name), tr("Bring them back?"),
             )  # fmt: skip
-            back = box.addButton("Bring them back", QMessageBox.ButtonRole.AcceptRole)
-            drop = box.addButton("Let them go", QMessageBox.ButtonRole.DestructiveRole)
-            box.addButton("Ask again later", QMessageBox.ButtonRole.RejectRole)
+            back = box.addButton(tr("Bring them back"), QMessageBox.ButtonRole.AcceptRole)
+            drop = box.addButton(tr("Let them go"), QMessageBox.ButtonRole.DestructiveRole)
+            box.addButton(tr("Ask again later"), QMessageBox.ButtonRole.RejectRole)
             box.exec()
             if box.clickedButton() is back:
                 try:
@@ -403,7 +410,7 @@ class MainWindow(QMainWindow):
             others.pop(rescue.journal, None)
         if others:
             names = ", ".join(f"“{name}”" for name in sorted(set(others.values())))
-            self.say(f"Unsaved work of {names} is kept: start Photometra without a study to restore it.")
+            self.say(tr("Unsaved work of {0} is kept: start Photometra without a study to restore it.", names))
         return False
 
     def dragEnterEvent(self, event):

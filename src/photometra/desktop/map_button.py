@@ -7,6 +7,7 @@ from PyQt6.QtGui import QPainter, QPen, QPolygonF
 from PyQt6.QtWidgets import QMenu, QToolButton
 
 from ..maps import GENERATORS
+from ..words import tr
 from . import theme
 
 
@@ -26,8 +27,10 @@ class MapButton(QToolButton):
     def __init__(self, label, parent=None):
         super().__init__(parent)
         self.setFixedSize(22, 20)
-        self.setAccessibleName(f"{label}: map")
-        self.setToolTip("Let it vary over the surface: by scratches, prints, weave, grain…, or a picture of your own")
+        self.setAccessibleName(tr("{0}: map", label))
+        self.setToolTip(
+            tr("Let it vary over the surface: by scratches, prints, weave, grain…, or a picture of your own")
+        )
         self.setPopupMode(QToolButton.ToolButtonPopupMode.InstantPopup)
         self._others, self._is_mapped = (), False
         self.menu_ = QMenu(self)
@@ -43,14 +46,14 @@ class MapButton(QToolButton):
         menu = self.menu_
         menu.clear()
         if self._is_mapped:
-            menu.addAction("Edit the map…", self.edit_wanted.emit)
-            menu.addAction("Use a constant", self.taken_off.emit)
+            menu.addAction(tr("Edit the map…"), self.edit_wanted.emit)
+            menu.addAction(tr("Use a constant"), self.taken_off.emit)
             menu.addSeparator()
         for kind in GENERATORS.values():
             menu.addAction(kind.label, partial(self.chosen.emit, kind.key)).setToolTip(kind.meaning)
-        menu.addAction("Picture…", self.picture_wanted.emit)
+        menu.addAction(tr("Picture…"), self.picture_wanted.emit)
         if self._others:
-            shared = menu.addMenu("Same map as")
+            shared = menu.addMenu(tr("Same map as"))
             for name, label in self._others:
                 shared.addAction(label, partial(self.shared.emit, name))
         menu.setToolTipsVisible(True)

@@ -34,6 +34,8 @@ from ..maps.laying import tile_size
 from ..maps.model import MOST_LAYERS
 from ..surface import PARAMETERS
 from ..surface.inputs import source_name
+from ..words import lowered, tr
+from .called import called
 from .drag_field import DragField
 from .session import Session
 from .surveyor import Surveyor
@@ -41,26 +43,44 @@ from .text import Label
 from .tile_view import TileView
 
 _WAYS = {
-    "box": "box, three planes", "front": "plane, from the front", "top": "plane, from above",
-    "side": "plane, from the side",
-    "cylinder": "cylinder, upright", "sphere": "sphere", "uv": "UV coordinates",
+    "box": tr("box, three planes"), "front": tr("plane, from the front"), "top": tr("plane, from above"),
+    "side": tr("plane, from the side"),
+    "cylinder": tr("cylinder, upright"), "sphere": tr("sphere"), "uv": tr("UV coordinates"),
 }  # fmt: skip
 _PLACE = (
-    ("width", "w", "mm", 0.0, 2000.0, 0.2, 1, "Width of one tile; 0: as it comes"),
-    ("height", "h", "mm", 0.0, 2000.0, 0.2, 1, "Height of one tile; 0: as the width says"),
-    ("across", "x", "mm", -500.0, 500.0, 0.1, 1, "How far the tile's middle lies to the right"),
-    ("up", "y", "mm", -500.0, 500.0, 0.1, 1, "How far the tile's middle lies above"),
-    ("turn_deg", "turn", "°", -180.0, 180.0, 0.5, 0, "How far the tile is turned, counter-clockwise"),
+    ("width", "w", "mm", 0.0, 2000.0, 0.2, 1, tr("Width of one tile; 0: as it comes")),
+    ("height", "h", "mm", 0.0, 2000.0, 0.2, 1, tr("Height of one tile; 0: as the width says")),
+    ("across", "x", "mm", -500.0, 500.0, 0.1, 1, tr("How far the tile's middle lies to the right")),
+    ("up", "y", "mm", -500.0, 500.0, 0.1, 1, tr("How far the tile's middle lies above")),
+    ("turn_deg", tr("turn"), "°", -180.0, 180.0, 0.5, 0, tr("How far the tile is turned, counter-clockwise")),
 )
 _FIRST, _BESIDE = ("width", "across"), ("height", "up")
 _LEVELS = (
-    ("black", "black", "", 0.0, 0.99, 0.004, 3, "Levels below are 0"),
-    ("white", "white", "", 0.01, 1.0, 0.004, 3, "Levels above are 1"),
-    ("gamma", "gamma", "", 0.1, 10.0, 0.01, 2, "Above 1 lifts the levels between, below 1 lowers them"),
-    ("contrast", "contrast", "×", 0.0, 10.0, 0.01, 2, "Spreads the levels about their middle"),
-    ("blur_mm", "blur", "mm", 0.0, 50.0, 0.01, 2, "Width of the blur, one standard deviation"),
-    ("hue_deg", "hue", "°", -180.0, 180.0, 0.5, 0, "Turns the hue of a picture in colour; its brightness stays"),
-    ("saturation", "saturation", "×", 0.0, 5.0, 0.01, 2, "Saturation of a picture in colour; its brightness stays"),
+    ("black", tr("black"), "", 0.0, 0.99, 0.004, 3, tr("Levels below are 0")),
+    ("white", tr("white"), "", 0.01, 1.0, 0.004, 3, tr("Levels above are 1")),
+    ("gamma", tr("gamma"), "", 0.1, 10.0, 0.01, 2, tr("Above 1 lifts the levels between, below 1 lowers them")),
+    ("contrast", tr("contrast"), "×", 0.0, 10.0, 0.01, 2, tr("Spreads the levels about their middle")),
+    ("blur_mm", tr("blur"), "mm", 0.0, 50.0, 0.01, 2, tr("Width of the blur, one standard deviation")),
+    (
+        "hue_deg",
+        tr("hue"),
+        "°",
+        -180.0,
+        180.0,
+        0.5,
+        0,
+        tr("Turns the hue of a picture in colour; its brightness stays"),
+    ),
+    (
+        "saturation",
+        tr("saturation"),
+        "×",
+        0.0,
+        5.0,
+        0.01,
+        2,
+        tr("Saturation of a picture in colour; its brightness stays"),
+    ),
 )
 _OF_COLOUR = ("hue_deg", "saturation")
 
@@ -101,29 +121,29 @@ class MapSheet(QWidget):
         self.title = Label()
         self.title.setObjectName("heading")
         self.layers = QComboBox()
-        self.layers.setAccessibleName("Layer")
+        self.layers.setAccessibleName(tr("Layer"))
         self.layers.setMinimumWidth(90)
-        self.layers.setToolTip("A map is made of layers, each combined with those before it")
+        self.layers.setToolTip(tr("A map is made of layers, each combined with those before it"))
         self.layers.activated.connect(self._layer_chosen)
         add = QToolButton()
         add.setText("+")
-        add.setToolTip("Add a layer")
-        add.setAccessibleName("Add a layer")
+        add.setToolTip(tr("Add a layer"))
+        add.setAccessibleName(tr("Add a layer"))
         add.clicked.connect(self._add_layer)
         self.remove = QToolButton()
         self.remove.setText("−")
-        self.remove.setToolTip("Remove this layer")
-        self.remove.setAccessibleName("Remove this layer")
+        self.remove.setToolTip(tr("Remove this layer"))
+        self.remove.setAccessibleName(tr("Remove this layer"))
         self.remove.clicked.connect(self._remove_layer)
-        self.seen = QPushButton("On the specimen")
+        self.seen = QPushButton(tr("On the specimen"))
         self.seen.setCheckable(True)
-        self.seen.setToolTip("Show the values of this map over the specimen, in false colour with their scale")
+        self.seen.setToolTip(tr("Show the values of this map over the specimen, in false colour with their scale"))
         self.seen.toggled.connect(self._look)
-        off = QPushButton("Use a constant")
-        off.setToolTip("Take the map off: the parameter has one value again, half-way along the range")
+        off = QPushButton(tr("Use a constant"))
+        off.setToolTip(tr("Take the map off: the parameter has one value again, half-way along the range"))
         off.clicked.connect(self.take_off)
-        back = QPushButton("Back")
-        back.setToolTip("Back to the reading")
+        back = QPushButton(tr("Back"))
+        back.setToolTip(tr("Back to the reading"))
         back.clicked.connect(self.closed)
         row = QHBoxLayout()
         row.setSpacing(6)
@@ -170,18 +190,22 @@ class MapSheet(QWidget):
         column.addLayout(grid)
 
     def _source_column(self):
-        column = self._column("Source")
+        column = self._column(tr("Source"))
         entries = [(k.key, k.label) for k in GENERATORS.values()]
         self.source = self._combo(
-            column, "Source", "One of our generators, or a picture", [*entries, (None, "picture…")], self._source_chosen
+            column,
+            tr("Source"),
+            tr("One of our generators, or a picture"),
+            [*entries, (None, tr("picture…"))],
+            self._source_chosen,
         )
         self.channel = self._combo(
-            column, "Channel", "Which channel of the picture", [(c, c) for c in CHANNELS],
+            column, tr("Channel"), tr("Which channel of the picture"), [(c, called(c)) for c in CHANNELS],
             lambda c: self._change_source(channel=c),
         )  # fmt: skip
         self.encoding = self._combo(
-            column, "Encoding", "Numbers as they are, or colours of a space; guessed by the file's name",
-            [(e, e) for e in ENCODINGS], lambda e: self._change_source(encoding=e),
+            column, tr("Encoding"), tr("Numbers as they are, or colours of a space; guessed by the file's name"),
+            [(e, called(e)) for e in ENCODINGS], lambda e: self._change_source(encoding=e),
         )  # fmt: skip
         self._setting_box = QGridLayout()
         self._setting_box.setSpacing(3)
@@ -195,18 +219,18 @@ class MapSheet(QWidget):
         return column
 
     def _place_column(self):
-        column = self._column("Placement")
+        column = self._column(tr("Placement"))
         self.way = self._combo(
-            column, "Placement", "How the tile is laid on the specimen", [(w, _WAYS[w]) for w in PLACEMENTS],
+            column, tr("Placement"), tr("How the tile is laid on the specimen"), [(w, _WAYS[w]) for w in PLACEMENTS],
             lambda way: self._change_placement(False, way=way),
         )  # fmt: skip
         self._add_fields(column, _PLACE, self._placed)
         self.repeat = self._combo(
-            column, "Beyond the tile", "What lies beyond one tile", [(r, r) for r in REPEATS],
+            column, tr("Beyond the tile"), tr("What lies beyond one tile"), [(r, called(r)) for r in REPEATS],
             lambda repeat: self._change_placement(False, repeat=repeat),
         )  # fmt: skip
-        self.shuffle = QCheckBox("at random")
-        self.shuffle.setToolTip("Every tile is turned or mirrored by chance, so that no repetition shows")
+        self.shuffle = QCheckBox(tr("at random"))
+        self.shuffle.setToolTip(tr("Every tile is turned or mirrored by chance, so that no repetition shows"))
         self.shuffle.clicked.connect(lambda on: self._change_placement(False, shuffle=on))
         beyond = QHBoxLayout()
         beyond.setSpacing(6)
@@ -218,17 +242,20 @@ class MapSheet(QWidget):
         return column
 
     def _level_column(self):
-        column = self._column("Levels")
-        self.invert = QCheckBox("invert")
-        self.invert.setToolTip("Turn the levels round: what was 1 is 0. A picture of gloss so becomes one of roughness")
+        column = self._column(tr("Levels"))
+        self.invert = QCheckBox(tr("invert"))
+        self.invert.setToolTip(
+            tr("Turn the levels round: what was 1 is 0. A picture of gloss so becomes one of roughness")
+        )
         self.invert.clicked.connect(lambda on: self._change_adjustments(False, invert=on))
         column.addWidget(self.invert)
         self._add_fields(column, _LEVELS, lambda key, v, goes_on: self._change_adjustments(goes_on, **{key: v}))
         self.combine = self._combo(
-            column, "Combined by", "How this layer joins the ones before it, or a mask: how far the next one does",
-            [(c, "mask of the next" if c == "mask" else c) for c in COMBINES], self._combine,
+            column, tr("Combined by"), tr("How this layer joins the ones before it, or a mask: how far the next "
+"one does"),
+            [(c, called(c)) for c in COMBINES], self._combine,
         )  # fmt: skip
-        self.amount = DragField("amount", "", 0.0, 1.0, 0.005, 2, "How much of the combination is taken")
+        self.amount = DragField(tr("amount"), "", 0.0, 1.0, 0.005, 2, tr("How much of the combination is taken"))
         self.amount.changed.connect(lambda v, goes_on: self._change_layer(goes_on, amount=v))
         column.addWidget(self.amount)
         for part in (self.combine, self.amount):
@@ -268,11 +295,11 @@ class MapSheet(QWidget):
             return
         self.layer = min(self.layer, len(value.layers) - 1)
         one = value.layers[self.layer]
-        self.title.setText(f"Map of {PARAMETERS[self.name].words}")
+        self.title.setText(tr("Map of {0}", PARAMETERS[self.name].words))
         self.layers.clear()
         for i, layer in enumerate(value.layers):
-            how = f"{layer.combine} " if i else ""
-            self.layers.addItem(f"{i + 1}: {how}{source_name(layer.source).lower()}")
+            how = f"{called(layer.combine)} " if i else ""
+            self.layers.addItem(f"{i + 1}: {how}{lowered(source_name(layer.source))}")
         self.layers.setCurrentIndex(self.layer)
         self.remove.setEnabled(len(value.layers) > 1)
         self._show_source(one.source)
@@ -300,13 +327,13 @@ class MapSheet(QWidget):
     def _show_source(self, source):
         is_picture = isinstance(source, Picture)
         self.source.setCurrentIndex(self.source.findData(None if is_picture else source.kind))
-        self.source.setItemText(self.source.count() - 1, source_name(source) if is_picture else "picture…")
+        self.source.setItemText(self.source.count() - 1, source_name(source) if is_picture else tr("picture…"))
         for combo in (self.channel, self.encoding):
             combo.setVisible(is_picture)
         if is_picture:
             self.channel.setCurrentIndex(self.channel.findData(source.channel))
             self.encoding.setCurrentIndex(self.encoding.findData(source.encoding))
-            self.meaning.setText("The file is missing: level 0.5 stands in for it." if source.is_missing else "")
+            self.meaning.setText(tr("The file is missing: level 0.5 stands in for it.") if source.is_missing else "")
         else:
             self.meaning.setText("")
             self.source.setToolTip(generator(source.kind).meaning)
@@ -323,12 +350,14 @@ class MapSheet(QWidget):
             self._settings, self._kind = [], source.kind if source else None
             for i, s in enumerate(declared):
                 step = max((min(s.high, 50.0 * max(s.default, 0.1)) - s.low) / 400.0, 1e-3)
-                field = DragField(s.label.lower(), s.unit, s.low, s.high, step, 2, s.label)
+                field = DragField(lowered(s.label), s.unit, s.low, s.high, step, 2, s.label)
                 field.changed.connect(partial(self._set, s.name))
                 self._setting_box.addWidget(field, i, 0)
                 self._settings.append((s.name, field))
             if source:
-                field = DragField("seed", "", 0, 9999, 0.1, 0, "Another seed draws another one of the same kind")
+                field = DragField(
+                    tr("seed"), "", 0, 9999, 0.1, 0, tr("Another seed draws another one of the same kind")
+                )
                 field.changed.connect(lambda v, goes_on: self._change_source(goes_on, seed=round(v)))
                 self._setting_box.addWidget(field, len(declared), 0)
                 self._settings.append(("seed", field))
@@ -350,7 +379,7 @@ class MapSheet(QWidget):
     # What the person does.
 
     def _put(self, value, goes_on=False):
-        self.session.set_values({self.name: value}, f"map of {PARAMETERS[self.name].words}", True)
+        self.session.set_values({self.name: value}, tr("map of {0}", PARAMETERS[self.name].words), True)
         if not goes_on:
             self.session.settle()
 
@@ -429,7 +458,7 @@ class MapSheet(QWidget):
         """Give the parameter one value again."""
         value = self.map
         if value is not None:
-            self.session.set_values({self.name: value.middle}, f"constant {PARAMETERS[self.name].words}")
+            self.session.set_values({self.name: value.middle}, tr("constant {0}", PARAMETERS[self.name].words))
             self.session.settle()
 
     def end(self):

@@ -4,16 +4,17 @@ import numpy as np
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QDialog, QDialogButtonBox, QHBoxLayout, QListWidget, QListWidgetItem, QVBoxLayout
 
+from ..words import tr
 from .curve import Curve
 from .text import Label
 from .workers import Latest
 
 _SIZE = 860, 460
-_VARIES = "A colour of it varies: it is not compared with its own equations."
+_VARIES = tr("A colour of it varies: it is not compared with its own equations.")
 _WORDS = (
-    "reflectance at 8°, 400–700 nm",
-    "reflectance by angle, 8° to 80°",
-    "lobe at 45°, cube root of BRDF",
+    tr("reflectance at 8°, 400–700 nm"),
+    tr("reflectance by angle, 8° to 80°"),
+    tr("lobe at 45°, cube root of BRDF"),
 )
 
 
@@ -23,14 +24,14 @@ class MaterialsSheet(QDialog):
     def __init__(self, name, found, parent=None):
         """name: of the file; found: its `Taken`s."""
         super().__init__(parent)
-        self.setWindowTitle(f"Materials of {name}")
+        self.setWindowTitle(tr("Materials of {0}", name))
         self.resize(*_SIZE)
         self._found, self._shown = found, None
-        self._worker = Latest("compare a material", self)
+        self._worker = Latest(tr("compare a material"), self)
         self._worker.done.connect(self._draw)
         self._worker.failed.connect(lambda sentence: self.told.setText(sentence))
         self.list = QListWidget()
-        self.list.setAccessibleName("Materials that were taken")
+        self.list.setAccessibleName(tr("Materials that were taken"))
         self.list.setFixedWidth(230)
         for taken in found:
             item = QListWidgetItem(taken.specimen.name)
@@ -39,7 +40,7 @@ class MaterialsSheet(QDialog):
         self.heading, self.told, self.notes = Label(), Label(), Label()
         self.heading.setObjectName("heading")
         self.notes.setObjectName("quiet")
-        self.legend = Label("drawn: as it is here; dashed: by the document's own equations")
+        self.legend = Label(tr("drawn: as it is here; dashed: by the document's own equations"))
         self.legend.setObjectName("quiet")
         self.curves = [Curve(words) for words in _WORDS]
         charts = QHBoxLayout()
@@ -69,9 +70,11 @@ class MaterialsSheet(QDialog):
     def _show(self, row):
         taken = self._found[row]
         self._shown, understood = taken, taken.understood
-        self.heading.setText(f"{taken.specimen.name}, of {taken.model}")
-        self.told.setText(_VARIES if understood is None else f"It {understood}.")
-        self.notes.setText("\n".join(f"not carried: {note}" for note in taken.notes) or "All of it was carried.")
+        self.heading.setText(tr("{0}, of {1}", taken.specimen.name, taken.model))
+        self.told.setText(_VARIES if understood is None else tr("It {0}.", understood))
+        self.notes.setText(
+            "\n".join(tr("not carried: {0}", note) for note in taken.notes) or tr("All of it was carried.")
+        )
         for part in (*self.curves, self.legend):
             part.setVisible(understood is not None)
         for curve, words in zip(self.curves, _WORDS, strict=True):

@@ -4,6 +4,7 @@ from PyQt6.QtWidgets import QButtonGroup, QDialog, QDialogButtonBox, QRadioButto
 
 from ..figures import figures
 from ..shapes.meshfiles import UNITS_MM, FileMesh
+from ..words import tr
 from .text import Label
 
 
@@ -12,18 +13,22 @@ class MeshQuestion(QDialog):
 
     def __init__(self, mesh: FileMesh, size_mm, parent=None):
         super().__init__(parent)
-        self.setWindowTitle("How large is this mesh?")
+        self.setWindowTitle(tr("How large is this mesh?"))
         extents = [float(v) for v in mesh.extents]
         column = QVBoxLayout(self)
         column.setSpacing(6)
         words = " × ".join(figures(v, 4) for v in extents)
-        column.addWidget(Label(f"{mesh.name} is {words} units large, in {mesh.triangles:,} triangles. One unit is"))
+        column.addWidget(
+            Label(tr("{0} is {1} units large, in {2} triangles. One unit is", mesh.name, words, f"{mesh.triangles:,}"))
+        )
         self._units, self._factors = QButtonGroup(self), []
         choices = [
-            (f"1 {name}, so that it is {figures(max(extents) * factor, 4)} mm across", factor)
+            (tr("1 {0}, so that it is {1} mm across", name, figures(max(extents) * factor, 4)), factor)
             for name, factor in UNITS_MM.items()
         ]
-        choices.append((f"what makes it as large as the specimen, {size_mm:g} mm", size_mm / max(*extents, 1e-12)))
+        choices.append(
+            (tr("what makes it as large as the specimen, {0} mm", f"{size_mm:g}"), size_mm / max(*extents, 1e-12))
+        )
         for text, factor in choices:
             button = QRadioButton(text)
             self._units.addButton(button, len(self._factors))
@@ -33,15 +38,15 @@ class MeshQuestion(QDialog):
         likely = next((i for i, f in enumerate(self._factors[:-1]) if 5.0 <= max(extents) * f <= 500.0), -1)
         self._units.button(likely % len(self._factors)).setChecked(True)
         column.addSpacing(6)
-        column.addWidget(Label("Up is"))
+        column.addWidget(Label(tr("Up is")))
         self._ups = QButtonGroup(self)
         for i, axis in enumerate(("y", "z")):
-            button = QRadioButton(f"its {axis} axis")
+            button = QRadioButton(tr("its {0} axis", axis))
             button.setChecked(i == 0)
             self._ups.addButton(button, i)
             column.addWidget(button)
         buttons = QDialogButtonBox(QDialogButtonBox.StandardButton.Ok | QDialogButtonBox.StandardButton.Cancel)
-        buttons.button(QDialogButtonBox.StandardButton.Ok).setText("Take it")
+        buttons.button(QDialogButtonBox.StandardButton.Ok).setText(tr("Take it"))
         buttons.accepted.connect(self.accept)
         buttons.rejected.connect(self.reject)
         column.addWidget(buttons)

@@ -21,13 +21,15 @@ from PyQt6.QtWidgets import (
 from ..disk import write_table
 from ..errors import InputError
 from ..study.booth import PIN_FORMS
+from ..words import tr
 from . import theme
+from .called import called
 from .curve import Curve
 from .session import Session
 from .text import Label
 
-_NOTHING_CHOSEN = "point at the picture for its spectrum"
-_COLUMNS = ("Pin", "ΔE", "linear", "Y", "spread", "Lab")
+_NOTHING_CHOSEN = tr("point at the picture for its spectrum")
+_COLUMNS = (tr("Pin"), "ΔE", tr("linear"), "Y", tr("spread"), "Lab")
 
 
 class NumbersSheet(QWidget):
@@ -48,8 +50,10 @@ class NumbersSheet(QWidget):
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         self.table = QTableWidget(0, len(_COLUMNS))
         self.table.setHorizontalHeaderLabels(_COLUMNS)
-        self.table.setAccessibleName("Pins")
-        self.table.setToolTip("ΔE2000 to the partner; linear red, green, blue; luminance Y; spread of Y; L*, a*, b*")
+        self.table.setAccessibleName(tr("Pins"))
+        self.table.setToolTip(
+            tr("ΔE2000 to the partner; linear red, green, blue; luminance Y; spread of Y; L*, a*, b*")
+        )
         self.table.verticalHeader().setVisible(False)
         self.table.verticalHeader().setDefaultSectionSize(20)
         self.table.setShowGrid(False)
@@ -61,23 +65,23 @@ class NumbersSheet(QWidget):
         self.table.itemSelectionChanged.connect(self.profile_wanted)
         self.pin_buttons = {}
         for form, tip in zip(PIN_FORMS, (
-            "Click in the picture to place a point; it is the mean of a small circle",
-            "Drag a rectangle in the picture; its mean is read",
-            "Drag a line in the picture, as across a highlight; radiance is read along it",
+            tr("Click in the picture to place a point; it is the mean of a small circle"),
+            tr("Drag a rectangle in the picture; its mean is read"),
+            tr("Drag a line in the picture, as across a highlight; radiance is read along it"),
         ), strict=True):  # fmt: skip
-            button = QPushButton(form.capitalize())
+            button = QPushButton(called(form))
             button.setCheckable(True)
             button.setToolTip(tip)
             button.clicked.connect(lambda on, form=form: self.pin_wanted.emit(form if on else ""))
             self.pin_buttons[form] = button
-        self.remove_button, self.export_button = QPushButton("Remove"), QPushButton("Export…")
-        self.remove_button.setToolTip("Take the chosen pins away")
+        self.remove_button, self.export_button = QPushButton(tr("Remove")), QPushButton(tr("Export…"))
+        self.remove_button.setToolTip(tr("Take the chosen pins away"))
         self.remove_button.clicked.connect(self._remove)
-        self.export_button.setToolTip("Write all pins as CSV")
+        self.export_button.setToolTip(tr("Write all pins as CSV"))
         self.export_button.clicked.connect(self._choose_and_export)
         close = QToolButton()
         close.setText("×")
-        close.setToolTip("Back to the chart")
+        close.setToolTip(tr("Back to the chart"))
         close.clicked.connect(self.closed)
         acts = QHBoxLayout()
         for button in (*self.pin_buttons.values(), self.remove_button, self.export_button):
@@ -150,10 +154,14 @@ class NumbersSheet(QWidget):
     def _counting(self, n):
         specimen = self.session.specimen
         if specimen is None or specimen.reference is None:
-            return "Load a photograph (Ctrl+Shift+P), and a solve can count what the ticked pins show of it."
+            return tr("Load a photograph (Ctrl+Shift+P), and a solve can count what the ticked pins show of it.")
         if not n:
-            return "Tick pins on the specimen, and the next solve counts what the photograph shows there."
-        return f"{n} {'pins count' if n > 1 else 'pin counts'}: a solve renders in the loop, and says its cost."
+            return tr("Tick pins on the specimen, and the next solve counts what the photograph shows there.")
+        return tr(
+            "{0} {1}: a solve renders in the loop, and says its cost.",
+            n,
+            tr("pins count") if n > 1 else tr("pin counts"),
+        )
 
     def show_numbers(self, read, profiles, counts):
         """read: an `AtPin` or None for each pin; profiles: [(place, luminance)]; counts: histogram."""
@@ -165,9 +173,9 @@ class NumbersSheet(QWidget):
                     self.table.item(r, c).setText(text)
         self._filling = False
         self.table.resizeColumnsToContents()
-        self.histogram.show_curves([counts], "stops about white, −10 to +6", is_filled=True, mark=0.0)
+        self.histogram.show_curves([counts], tr("stops about white, −10 to +6"), is_filled=True, mark=0.0)
         if profiles and self.line is not None and not self.is_pointing:
-            beside = ", partner dashed" if len(profiles) > 1 else ""
+            beside = tr(", partner dashed") if len(profiles) > 1 else ""
             self.profile.show_curves(profiles, f"{self.line.name}{beside}")
         elif self.chosen is None and not self.is_pointing:
             self.profile.show_curves([], _NOTHING_CHOSEN)
@@ -175,7 +183,7 @@ class NumbersSheet(QWidget):
     def show_spectrum(self, name, found):
         """found: (wavelength_nm, radiance) of the pin or place of a name; None where it was given up."""
         if found is not None and (self.is_pointing or self.line is None):
-            self.profile.show_curves([found], f"{name}, 380–780 nm", is_spectrum=True)
+            self.profile.show_curves([found], tr("{0}, 380–780 nm", name), is_spectrum=True)
 
     def choose(self, row):
         """Choose a pin; what it shows stands in the chart until the pointer moves on in the picture."""
@@ -189,19 +197,19 @@ class NumbersSheet(QWidget):
         counts = item.checkState() == Qt.CheckState.Checked
         if counts != pins[item.row()].counts:
             changed = tuple(replace(p, counts=counts) if r == item.row() else p for r, p in enumerate(pins))
-            self.session.set_booth("what counts", pins=changed)
+            self.session.set_booth(tr("what counts"), pins=changed)
             return
         name = " ".join(item.text().split())[:40] or pins[item.row()].name
         changed = tuple(replace(p, name=name) if r == item.row() else p for r, p in enumerate(pins))
-        self.session.set_booth("name of a pin", pins=changed)
+        self.session.set_booth(tr("name of a pin"), pins=changed)
 
     def _remove(self):
         rows = {i.row() for i in self.table.selectedIndexes()} or {self.table.rowCount() - 1}
         pins = tuple(p for r, p in enumerate(self.session.study.booth.pins) if r not in rows)
-        self.session.set_booth("remove a pin", pins=pins)
+        self.session.set_booth(tr("remove a pin"), pins=pins)
 
     def _choose_and_export(self):
-        name, _ = QFileDialog.getSaveFileName(self, "Export the pins", "pins.csv", "CSV (*.csv)")
+        name, _ = QFileDialog.getSaveFileName(self, tr("Export the pins"), "pins.csv", tr("CSV (*.csv)"))
         if name:
             self.export(Path(name))
 
@@ -236,7 +244,7 @@ class NumbersSheet(QWidget):
         except InputError as error:
             self.session.said.emit(str(error))
             return
-        self.session.said.emit(f"Wrote {path}")
+        self.session.said.emit(tr("Wrote {0}", path))
 
 
 def _texts(at):

@@ -19,15 +19,16 @@ from PyQt6.QtWidgets import (
 from ..errors import InputError
 from ..imaging.booths import giving_way, parts_of, standing
 from ..imaging.surveys import tint_of
+from ..words import lowered, tr
 from .session import Session
 from .surveyor import TINTS, Surveyor
 from .text import Label, tip_of
 from .workers import Latest
 
 _PART = Qt.ItemDataRole.UserRole
-_GIVES_WAY = (
-    "They cut through each other, and light travels within both: where both would be it is the one that was given its "
-    "surface first. Give that one its surface again, and it comes last"
+_GIVES_WAY = tr(
+    "They cut through each other, and light travels within both: where both would be it is the one that "
+    "was given its surface first. Give that one its surface again, and it comes last"
 )
 
 
@@ -55,8 +56,8 @@ class PartsSheet(QWidget):
         whole.addLayout(self._head())
         self.tree = QTreeWidget()
         self.tree.setColumnCount(4)
-        self.tree.setHeaderLabels(["Part", "Surface", "Inside", "Material in the file"])
-        self.tree.setAccessibleName("Parts")
+        self.tree.setHeaderLabels([tr("Part"), tr("Surface"), tr("Inside"), tr("Material in the file")])
+        self.tree.setAccessibleName(tr("Parts"))
         self.tree.setSelectionMode(QAbstractItemView.SelectionMode.ExtendedSelection)
         self.tree.setMouseTracking(True)
         self.tree.setUniformRowHeights(True)
@@ -73,7 +74,10 @@ class PartsSheet(QWidget):
         self.empty.setObjectName("quiet")
         self.empty.setWordWrap(True)
         self.empty.setText(
-            "This shape is one part. A mesh with named parts (OBJ, PLY, STL, glTF, USD) can have a surface for each."
+            tr(
+                "This shape is one part. A mesh with named parts (OBJ, PLY, STL, glTF, USD) can have a "
+                "surface for each."
+            )
         )
         self.empty.setVisible(False)
         whole.addWidget(self.empty)
@@ -84,27 +88,27 @@ class PartsSheet(QWidget):
     def _head(self):
         self.title = Label()
         self.title.setObjectName("heading")
-        self.give = QPushButton("Give the surface of")
-        self.give.setToolTip("Give the chosen parts the surface of a specimen of this study")
+        self.give = QPushButton(tr("Give the surface of"))
+        self.give.setToolTip(tr("Give the chosen parts the surface of a specimen of this study"))
         self._menu = QMenu(self.give)
         self._menu.aboutToShow.connect(self._fill)
         self.give.setMenu(self._menu)
-        self.variant = QPushButton("Make a variant")
-        self.variant.setToolTip("A new specimen like the one these parts have, for these parts alone")
+        self.variant = QPushButton(tr("Make a variant"))
+        self.variant.setToolTip(tr("A new specimen like the one these parts have, for these parts alone"))
         self.variant.clicked.connect(self._make_variant)
-        self.tints = QPushButton("Tints")
+        self.tints = QPushButton(tr("Tints"))
         self.tints.setCheckable(True)
-        self.tints.setToolTip("Show every part in a tint of its own")
+        self.tints.setToolTip(tr("Show every part in a tint of its own"))
         self.tints.toggled.connect(lambda on: self.surveyor.show_mode(TINTS if on else ""))
-        self.alone = QPushButton("Alone")
+        self.alone = QPushButton(tr("Alone"))
         self.alone.setCheckable(True)
-        self.alone.setToolTip("Show the chosen parts without the others; the specimen is as before")
+        self.alone.setToolTip(tr("Show the chosen parts without the others; the specimen is as before"))
         self.alone.toggled.connect(self._look)
-        mesh = QPushButton("Mesh…")
-        mesh.setToolTip("Choose a mesh with named parts")
+        mesh = QPushButton(tr("Mesh…"))
+        mesh.setToolTip(tr("Choose a mesh with named parts"))
         mesh.clicked.connect(self.mesh_wanted)
-        back = QPushButton("Back")
-        back.setToolTip("Back to the reading")
+        back = QPushButton(tr("Back"))
+        back.setToolTip(tr("Back to the reading"))
         back.clicked.connect(self.closed)
         row = QHBoxLayout()
         row.setSpacing(6)
@@ -135,7 +139,7 @@ class PartsSheet(QWidget):
 
     def _show(self, found):
         specimen, parts = found
-        self.title.setText(f"Parts of the {specimen.name.lower()}" if len(parts) > 1 else specimen.name)
+        self.title.setText(tr("Parts of the {0}", lowered(specimen.name)) if len(parts) > 1 else specimen.name)
         self.empty.setVisible(len(parts) < 2)
         self.tree.setVisible(len(parts) > 1)
         chosen = self.chosen
@@ -156,7 +160,7 @@ class PartsSheet(QWidget):
                 groups[above].setSelected(above in groups_chosen)
             words = [own, has, inside, material]
             item = QTreeWidgetItem(groups[above] if above else self.tree, words)
-            item.setToolTip(2, tip_of(_GIVES_WAY) if "gives way" in inside else "")
+            item.setToolTip(2, tip_of(_GIVES_WAY) if "," in inside else "")
             item.setData(0, _PART, name)
             item.setIcon(0, _swatch(i))
             item.setSelected(name in chosen and name not in in_groups)
@@ -198,7 +202,7 @@ class PartsSheet(QWidget):
         """Have the chosen parts seen alone, or all of them."""
         on = self.alone.isChecked()
         if on and not self.chosen:
-            self.session.said.emit("Choose the parts to be seen alone, in the list or in the picture.")
+            self.session.said.emit(tr("Choose the parts to be seen alone, in the list or in the picture."))
         self.looked_at.emit(tuple(self.chosen) if on else ())
 
     def _pointed(self, number):
@@ -218,9 +222,9 @@ class PartsSheet(QWidget):
         for one in self.session.study.specimens:
             self._menu.addAction(one.name, partial(self.assign, one.name))
         self._menu.addSeparator()
-        self._menu.addAction("None", partial(self.assign, None))
+        self._menu.addAction(tr("None"), partial(self.assign, None))
         for material in self._materials():
-            every = self._menu.addMenu(f"All that the file calls {material.replace('&', '&&')}")
+            every = self._menu.addMenu(tr("All that the file calls {0}", material.replace("&", "&&")))
             for one in self.session.study.specimens:
                 every.addAction(one.name, partial(self.assign, one.name, [f"@{material}"]))
 
@@ -239,7 +243,7 @@ class PartsSheet(QWidget):
         except InputError as error:
             self.session.said.emit(str(error))
             return
-        self.session.change_specimen(specimen, f"surface of {name.lower()}" if name else "no surface")
+        self.session.change_specimen(specimen, tr("surface of {0}", lowered(name)) if name else tr("no surface"))
 
     def _patterns(self):
         """What to assign to: a whole group by its pattern, so that it holds for parts that come later."""
@@ -255,8 +259,8 @@ class PartsSheet(QWidget):
         grown = study.with_duplicate(study.index(name))
         for pattern in self._patterns():
             specimen = specimen.with_assigned(pattern, grown.specimens[-1].name)
-        self.session.history.apply(grown.with_specimen_at(self.session.index, specimen), "variant for parts")
-        self.session.said.emit(f"Made {grown.specimens[-1].name}; choose it to change it")
+        self.session.history.apply(grown.with_specimen_at(self.session.index, specimen), tr("variant for parts"))
+        self.session.said.emit(tr("Made {0}; choose it to change it", grown.specimens[-1].name))
 
     def end(self):
         self._reader.end()
@@ -280,8 +284,10 @@ def _parts_of(study, specimen):
     given_way = giving_way(study, specimen, shape)
 
     def inside(i, part):
-        word = "closed" if part.is_closed else "open"
-        return f"{word}, gives way to {', '.join(given_way[i])}" if i in given_way else word
+        word = tr("closed") if part.is_closed else tr("open")
+        return tr("{0}, gives way to {1}", word, ", ".join(given_way[i])) if i in given_way else word
 
     parts = parts_of(study, specimen, shape)
-    return tuple((p.name, p.specimen or "none: neutral grey", inside(i, p), p.material) for i, p in enumerate(parts))
+    return tuple(
+        (p.name, p.specimen or tr("none: neutral grey"), inside(i, p), p.material) for i, p in enumerate(parts)
+    )

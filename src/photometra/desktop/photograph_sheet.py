@@ -27,6 +27,7 @@ from ..pictures import PictureError
 from ..readings import read_file
 from ..study import WHOLE, Reference
 from ..study.proof import IDENTITY
+from ..words import lowered, tr
 from .drag_field import DragField
 from .photograph_view import PhotographView
 from .session import Session
@@ -45,7 +46,7 @@ class PhotographSheet(Sheet):
     compare_wanted = pyqtSignal(object)
 
     def __init__(self, session: Session, parent=None):
-        super().__init__("Photograph", parent)
+        super().__init__(tr("Photograph"), parent)
         self.session = session
         self.view = PhotographView()
         self.view.dragged.connect(self._dragged)
@@ -67,59 +68,71 @@ class PhotographSheet(Sheet):
         self.chart = None
         self.task = FRAME
         self.chart_corners = ((0.2, 0.2), (0.8, 0.2), (0.8, 0.8), (0.2, 0.8))
-        self.load_button = QPushButton("Load…")
-        self.load_button.setToolTip("EXR, HDR, TIFF, PNG or JPEG")
+        self.load_button = QPushButton(tr("Load…"))
+        self.load_button.setToolTip(tr("EXR, HDR, TIFF, PNG or JPEG"))
         self.load_button.clicked.connect(self._choose)
         self.curve = QComboBox()
         self.curve.addItems(CURVES)
-        self.curve.setAccessibleName("Curve")
-        self.curve.setToolTip("How the file's numbers stand for light")
+        self.curve.setAccessibleName(tr("Curve"))
+        self.curve.setToolTip(tr("How the file's numbers stand for light"))
         self.curve.activated.connect(lambda _i: self._choose_curve(self.curve.currentText()))
-        self.exposure = DragField("exposure", "EV", -12.0, 12.0, 0.02, 2, "Stops added to the photograph", sign=True)
+        self.exposure = DragField(
+            tr("exposure"), "EV", -12.0, 12.0, 0.02, 2, tr("Stops added to the photograph"), sign=True
+        )
         self.exposure.changed.connect(self._exposed)
-        self.scale = DragField("scale", "%", 2.0, 400.0, 0.2, 1, "How wide the frame is against the photograph")
+        self.scale = DragField(tr("scale"), "%", 2.0, 400.0, 0.2, 1, tr("How wide the frame is against the photograph"))
         self.scale.changed.connect(self._scaled)
-        self.turn = DragField("turn", "°", -180.0, 180.0, 0.1, 1, "How far the frame is turned in the photograph")
+        self.turn = DragField(
+            tr("turn"), "°", -180.0, 180.0, 0.1, 1, tr("How far the frame is turned in the photograph")
+        )
         self.turn.changed.connect(self._turned)
-        self.overlay = DragField("render", "%", 0.0, 100.0, 0.5, 0, "How much of the render is laid over its frame")
+        self.overlay = DragField(
+            tr("render"), "%", 0.0, 100.0, 0.5, 0, tr("How much of the render is laid over its frame")
+        )
         self.overlay.changed.connect(lambda v, _g: self._lay_over(v))
         self.overlay.show_value(35.0)
         for field in (self.scale, self.turn, self.overlay):
             field.setFixedWidth(_FIELD_WIDTH)
-        self.tie = QCheckBox("exposure as the render there")
-        self.tie.setToolTip("The clicked grey becomes as light as what the render shows at that place")
+        self.tie = QCheckBox(tr("exposure as the render there"))
+        self.tie.setToolTip(tr("The clicked grey becomes as light as what the render shows at that place"))
         self.free_light = {}
         for name, tip in (
-            ("exposure", "How much light the photograph took in"),
-            ("azimuth", "How far the environment is turned"),
-            ("strength", "How bright the environment is beside the lamps"),
+            (tr("exposure"), tr("How much light the photograph took in")),
+            (tr("azimuth"), tr("How far the environment is turned")),
+            (tr("strength"), tr("How bright the environment is beside the lamps")),
         ):
-            box = QCheckBox(f"solve {name}")
-            box.setToolTip(f"{tip}: found by the solve along with the surface, with an error bar")
+            box = QCheckBox(tr("solve {0}", name))
+            box.setToolTip(tr("{0}: found by the solve along with the surface, with an error bar", tip))
             box.clicked.connect(self._free_the_light)
             self.free_light[name] = box
-        self.chart_button = QPushButton("Chart's values…")
-        self.chart_button.setToolTip("Colours of your own chart, 24 rows of L*, a*, b* or XYZ, as CSV or CGATS.17")
+        self.chart_button = QPushButton(tr("Chart's values…"))
+        self.chart_button.setToolTip(tr("Colours of your own chart, 24 rows of L*, a*, b* or XYZ, as CSV or CGATS.17"))
         self.chart_button.clicked.connect(self._choose_chart)
-        self.profile_button = QPushButton("Camera profile…")
-        self.profile_button.setToolTip("The matrix of a camera by its profile (.dcp), for linear numbers of the camera")
+        self.profile_button = QPushButton(tr("Camera profile…"))
+        self.profile_button.setToolTip(
+            tr("The matrix of a camera by its profile (.dcp), for linear numbers of the camera")
+        )
         self.profile_button.clicked.connect(self._choose_profile)
         self.tasks = {}
         for task, words, tip in (
-            (FRAME, "Line up", "Drag the frame, or its four corners, to where the render lies in the photograph"),
-            (CAMERA, "Camera", "Drag to go round the specimen, with the right button to turn the light"),
-            (GREY, "Neutral", "Click a patch that is known to be neutral"),
-            (CHART, "Chart", "Drag the four corners to the outer corners of a chart of 24 patches"),
+            (
+                FRAME,
+                tr("Line up"),
+                tr("Drag the frame, or its four corners, to where the render lies in the photograph"),
+            ),
+            (CAMERA, tr("Camera"), tr("Drag to go round the specimen, with the right button to turn the light")),
+            (GREY, tr("Neutral"), tr("Click a patch that is known to be neutral")),
+            (CHART, tr("Chart"), tr("Drag the four corners to the outer corners of a chart of 24 patches")),
         ):
             button = QPushButton(words)
             button.setCheckable(True)
             button.setToolTip(tip)
             button.clicked.connect(lambda _c=False, t=task: self._take_up(t))
             self.tasks[task] = button
-        self.calibrate_button = QPushButton("Calibrate by the chart")
+        self.calibrate_button = QPushButton(tr("Calibrate by the chart"))
         self.calibrate_button.setObjectName("primary")
         self.calibrate_button.clicked.connect(self._calibrate)
-        self.compare_button = QPushButton("Compare")
+        self.compare_button = QPushButton(tr("Compare"))
         self.compare_button.clicked.connect(lambda: self.compare_wanted.emit(self.reference))
         self.says = Label()
         self.says.setWordWrap(True)
@@ -180,7 +193,7 @@ class PhotographSheet(Sheet):
 
     def _choose(self):
         name, _ = QFileDialog.getOpenFileName(
-            self, "Photograph of the specimen", "", "Pictures (*.exr *.hdr *.tif *.tiff *.png *.jpg *.jpeg)"
+            self, tr("Photograph of the specimen"), "", tr("Pictures (*.exr *.hdr *.tif *.tiff *.png *.jpg *.jpeg)")
         )
         if name:
             self.load(Path(name))
@@ -188,7 +201,7 @@ class PhotographSheet(Sheet):
     def load(self, path):
         """Load a photograph in the background, and give it to the chosen specimen."""
         if self.session.specimen is None:
-            self.session.said.emit("Add a specimen first; a photograph belongs to one.")
+            self.session.said.emit(tr("Add a specimen first; a photograph belongs to one."))
             return
 
         wanted = self.session.specimen.name
@@ -201,7 +214,7 @@ class PhotographSheet(Sheet):
                 curve = curve_of(path)
                 reduced = pyramid_in(name, data, curve).reduced
             except OSError as error:
-                raise PictureError(f"{path}: cannot be read ({error.strerror})") from None
+                raise PictureError(tr("{0}: cannot be read ({1})", path, error.strerror)) from None
             except PictureError as error:
                 raise PictureError(str(error).replace(name, str(path))) from None
             return wanted, Reference(name, curve), data, reduced
@@ -217,25 +230,25 @@ class PhotographSheet(Sheet):
             self.session.said.emit(str(error))
             return
         if reduced > 1:
-            self.session.said.emit(f"A very large photograph: it is shown and read at 1/{reduced} of its size.")
+            self.session.said.emit(tr("A very large photograph: it is shown and read at 1/{0} of its size.", reduced))
         self.residuals = None
         specimen = replace(study.specimens[i], reference=reference)
-        self.session.history.apply(study.with_specimen_at(i, specimen), "load a photograph")
+        self.session.history.apply(study.with_specimen_at(i, specimen), tr("load a photograph"))
 
     def _change(self, label, key=None, **changes):
         specimen = self.session.specimen
         if self.reference is not None:
             changed = replace(specimen, reference=replace(self.reference, **changes))
-            self.session.change_specimen(changed, f"{label} of the photograph", key)
+            self.session.change_specimen(changed, tr("{0} of the photograph", label), key)
 
     def _exposed(self, value, goes_on):
-        self._change("exposure", "photograph exposure", exposure=value)
+        self._change("exposure", tr("photograph exposure"), exposure=value)
         if not goes_on:
             self.session.settle()
 
     def _free_the_light(self):
         free = tuple(name for name, box in self.free_light.items() if box.isChecked())
-        self._change("free light", free_light=free)
+        self._change(tr("free light"), free_light=free)
 
     def _take_up(self, task):
         self.task = task
@@ -248,7 +261,7 @@ class PhotographSheet(Sheet):
             self._line_up(corners, goes_on)
 
     def _line_up(self, corners, goes_on):
-        self._change("corners", "photograph corners", corners=tuple((float(x), float(y)) for x, y in corners))
+        self._change("corners", tr("photograph corners"), corners=tuple((float(x), float(y)) for x, y in corners))
         if not goes_on:
             self.session.settle()
 
@@ -276,7 +289,7 @@ class PhotographSheet(Sheet):
 
     def _choose_chart(self):
         name, _ = QFileDialog.getOpenFileName(
-            self, "Colours of the chart", "", "Tables (*.csv *.txt *.tsv *.cgats *.it8)"
+            self, tr("Colours of the chart"), "", tr("Tables (*.csv *.txt *.tsv *.cgats *.it8)")
         )
         if name:
             self.load_chart(Path(name))
@@ -287,7 +300,7 @@ class PhotographSheet(Sheet):
 
     def _take_chart(self, found):
         path, self.chart = found
-        self.session.said.emit(f"The chart's colours are those of {path.name}.")
+        self.session.said.emit(tr("The chart's colours are those of {0}.", path.name))
         self.refresh()
 
     def _clicked(self, x, y):
@@ -303,7 +316,7 @@ class PhotographSheet(Sheet):
         shown = self._rendered_at((x, y), pyramid.aspect) if self.tie.isChecked() else None
         if self.tie.isChecked() and shown is None:
             self.session.said.emit(
-                "The render has no light there to tie the exposure to; line the photograph up first."
+                tr("The render has no light there to tie the exposure to; line the photograph up first.")
             )
             return
         if shown is not None:
@@ -314,11 +327,11 @@ class PhotographSheet(Sheet):
             self.session.said.emit(str(error))
             return
         self.residuals = None
-        self._change("white balance", matrix=tuple(float(v) for v in matrix.reshape(-1)), residual=0.0)
+        self._change(tr("white balance"), matrix=tuple(float(v) for v in matrix.reshape(-1)), residual=0.0)
 
     def _choose_profile(self):
         """Take the matrix of a camera's profile, for the light that the person names; then a neutral balances it."""
-        path, _ = QFileDialog.getOpenFileName(self, "Camera profile", "", PROFILE_FILES)
+        path, _ = QFileDialog.getOpenFileName(self, tr("Camera profile"), "", PROFILE_FILES)
         if not path:
             return
         try:
@@ -329,14 +342,16 @@ class PhotographSheet(Sheet):
         kelvin = float(profile.kelvin[-1])
         if len(profile.kelvin) > 1:
             low, high = sorted(round(k) for k in profile.kelvin)
-            asked = f"Temperature of the light, K ({profile.name}: {low} to {high})"
-            kelvin, wanted = QInputDialog.getInt(self, "Camera profile", asked, round(kelvin), 1000, 25_000, 100)
+            asked = tr("Temperature of the light, K ({0}: {1} to {2})", profile.name, low, high)
+            kelvin, wanted = QInputDialog.getInt(self, tr("Camera profile"), asked, round(kelvin), 1000, 25_000, 100)
             if not wanted:
                 return
         self.residuals = None
         matrix = tuple(float(v) for v in profile.matrix(float(kelvin)).reshape(-1))
-        self._change("camera profile", matrix=matrix, residual=0.0)
-        self.session.said.emit(f"Colours as {profile.name} has them at {kelvin:.0f} K; now click a neutral patch.")
+        self._change(tr("camera profile"), matrix=matrix, residual=0.0)
+        self.session.said.emit(
+            tr("Colours as {0} has them at {1} K; now click a neutral patch.", profile.name, f"{kelvin:.0f}")
+        )
 
     def _rendered_at(self, place, aspect):
         """Luminance of the render where a place of the photograph lies in it; None beyond its edge, or in the dark."""
@@ -395,10 +410,10 @@ class PhotographSheet(Sheet):
             return
         self.curve.setCurrentText(r.curve)
         self.exposure.show_value(r.exposure)
-        self.state.setText(f"of the {self.session.specimen.name.lower()}")
+        self.state.setText(tr("of the {0}", lowered(self.session.specimen.name)))
         pyramid = self._pyramid()
         if pyramid is None:
-            self.says.setText("The photograph is being decoded…")
+            self.says.setText(tr("The photograph is being decoded…"))
             return
         display = display_of(self.session.study.booth)
         drawn = (pyramid, r.curve, r.matrix, r.exposure, display)
@@ -418,23 +433,25 @@ class PhotographSheet(Sheet):
 
     def _words(self, r):
         if self.task == GREY:
-            return "Click a patch that is known to be neutral."
+            return tr("Click a patch that is known to be neutral.")
         if self.residuals is not None:
             rows = "; ".join(" ".join(f"{v:.2f}" for v in r.matrix[i : i + 3]) for i in (0, 3, 6)).replace("-", "−")
-            return (
-                f"The chart is met within ΔE {self.residuals.mean():.2f} on the mean, {self.residuals.max():.2f} at "
-                f"the worst. Matrix {rows}."
+            return tr(
+                "The chart is met within ΔE {0} on the mean, {1} at the worst. Matrix {2}.",
+                f"{self.residuals.mean():.2f}",
+                f"{self.residuals.max():.2f}",
+                rows,
             )
         if r.residual > 0.0:
-            return f"Calibrated by a chart, ΔE {r.residual:.2f} on the mean."
+            return tr("Calibrated by a chart, ΔE {0} on the mean.", f"{r.residual:.2f}")
         if r.matrix != IDENTITY:
             is_gains = not any(v for i, v in enumerate(r.matrix) if i % 4)
             return (
-                "Balanced on a neutral patch."
+                tr("Balanced on a neutral patch.")
                 if is_gains
-                else "Its channels are mixed by a matrix, of a chart or a camera profile."
+                else tr("Its channels are mixed by a matrix, of a chart or a camera profile.")
             )
-        return "Not calibrated: its colours are those of the camera."
+        return tr("Not calibrated: its colours are those of the camera.")
 
     def end(self):
         for job in (self.job, self.decoding, self.recoding, self.reading_chart):

@@ -10,6 +10,7 @@ from ..imaging.framing import corners_within
 from ..imaging.lining_up import moved
 from ..imaging.references import CHART_SHAPE, homography, mapped
 from ..study import WHOLE
+from ..words import tr
 from . import theme
 from .picture import light_turn_of, orbit_of, wheel_factor
 from .tiles import Tiles
@@ -45,8 +46,8 @@ class PhotographView(QWidget):
         self._held = self._frame_from = self._pressed = self._moving = self._orbiting = None
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
         self.setMinimumHeight(220)
-        self.setAccessibleName("Photograph")
-        self.setToolTip("The wheel zooms, the right button moves the picture about, a double click shows all of it")
+        self.setAccessibleName(tr("Photograph"))
+        self.setToolTip(tr("The wheel zooms, the right button moves the picture about, a double click shows all of it"))
 
     def show_photograph(self, pyramid, shown, corners):
         """Show a pyramid by a way to the screen, with four corners."""
@@ -194,7 +195,7 @@ class PhotographView(QWidget):
         painter.fillRect(self.rect(), theme.SURROUND)
         if self.tiles.pyramid is None:
             painter.setPen(theme.colour("text"))
-            painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, "Load a photograph of the specimen")
+            painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, tr("Load a photograph of the specimen"))
             return
         painter.setRenderHints(QPainter.RenderHint.Antialiasing | QPainter.RenderHint.SmoothPixmapTransform)
         self.tiles.draw(painter, self.area, QRectF(self.rect()))

@@ -8,6 +8,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ..imaging.framing import in_frame
 from ..study.booth import PIN_FORMS
+from ..words import tr
 from . import theme
 from .rendering import Frame
 
@@ -72,10 +73,12 @@ class Picture(QWidget):
         self.setMouseTracking(True)
         self.setMinimumSize(240, 160)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
-        self.setAccessibleName("Picture")
+        self.setAccessibleName(tr("Picture"))
         self.setToolTip(
-            "Drag to go round the specimen, with the right button to turn the light; the wheel brings you nearer. "
-            "Point to read a pixel."
+            tr(
+                "Drag to go round the specimen, with the right button to turn the light; the wheel brings "
+                "you nearer. Point to read a pixel."
+            )
         )
 
     def sizeHint(self):
@@ -200,7 +203,7 @@ class Picture(QWidget):
         painter.fillRect(self.rect(), theme.SURROUND)
         if self.frame is None:
             painter.setPen(Qt.GlobalColor.white)
-            painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, "The picture is on its way…")
+            painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, tr("The picture is on its way…"))
             return
         painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform, self.frame.step > 1)
         painter.drawImage(QRectF(self.rect()), self._instead or self.frame.image)
@@ -236,12 +239,12 @@ class Picture(QWidget):
         if self.picking:
             painter.setFont(theme.font(9.5))
             text = {
-                NEUTRAL: "Click a place that is known to be neutral: a grey patch",
-                WHITE: "Click the white to expose for",
-                REGION: "Drag a rectangle: only that is rendered",
-                PIN: "Click where the point is to stand",
-                PATCH: "Drag a rectangle: its mean is read",
-                LINE: "Drag a line, as across a highlight: radiance is read along it",
+                NEUTRAL: tr("Click a place that is known to be neutral: a grey patch"),
+                WHITE: tr("Click the white to expose for"),
+                REGION: tr("Drag a rectangle: only that is rendered"),
+                PIN: tr("Click where the point is to stand"),
+                PATCH: tr("Drag a rectangle: its mean is read"),
+                LINE: tr("Drag a line, as across a highlight: radiance is read along it"),
             }
             box = QRectF(0.0, 0.0, self.width(), 26.0)
             painter.fillRect(box, theme.colour("raised", 230))
@@ -278,11 +281,11 @@ class Picture(QWidget):
         """Say whether parts are left out, whether it is denoised, and about how far it is from the final picture."""
         words, parts = [], len(self.frame.request.parts)
         if parts:
-            words.append("one part alone" if parts == 1 else f"{parts} parts alone")
+            words.append(tr("one part alone") if parts == 1 else tr("{0} parts alone", parts))
         if self.frame.denoised:
-            words.append("denoised")
+            words.append(tr("denoised"))
         if self.frame.denoised and self.frame.error is not None:
-            words.append(f"about ΔE {max(self.frame.error, 0.1):.1f} from the final picture")
+            words.append(tr("about ΔE {0} from the final picture", f"{max(self.frame.error, 0.1):.1f}"))
         if not words:
             return
         text = " · ".join(words)

@@ -4,6 +4,8 @@ from PyQt6.QtCore import QSize, pyqtSignal
 from PyQt6.QtGui import QAction
 from PyQt6.QtWidgets import QMainWindow, QWidget
 
+from ..words import tr
+
 _SIZE = QSize(900, 760)
 
 
@@ -14,10 +16,10 @@ class PictureWindow(QMainWindow):
 
     def __init__(self, held: QWidget, home: QMainWindow):
         super().__init__(home)
-        self.setWindowTitle(f"Picture – {home.windowTitle()}")
+        self.setWindowTitle(tr("Picture – {0}", home.windowTitle()))
         self.setCentralWidget(held)
         self.resize(_SIZE)
-        home_again = QAction("Put the picture back", self)
+        home_again = QAction(tr("Put the picture back"), self)
         home_again.setShortcuts(["Shift+F", "Esc"])
         home_again.triggered.connect(self.close)
         self.addAction(home_again)

@@ -3,6 +3,7 @@
 from PyQt6.QtCore import QEvent, QObject, Qt
 from PyQt6.QtWidgets import QApplication
 
+from ..words import tr
 from .guide_sheet import name_pages, page_of, show_guide
 
 _SWALLOWED = (QEvent.Type.MouseButtonPress, QEvent.Type.MouseButtonRelease, QEvent.Type.MouseButtonDblClick)
@@ -23,7 +24,7 @@ class PointingMode(QObject):
         self.is_on, self._topic = True, None
         QApplication.setOverrideCursor(Qt.CursorShape.WhatsThisCursor)
         QApplication.instance().installEventFilter(self)
-        self._window.say("Click what you want explained; Escape to leave it.")
+        self._window.say(tr("Click what you want explained; Escape to leave it."))
 
     def end(self):
         if not self.is_on:

@@ -4,6 +4,7 @@ from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtWidgets import QHBoxLayout, QToolButton, QWidget
 
 from ..imaging.booths import display_of
+from ..words import tr
 from . import theme
 from .scrolling import Sideways
 from .session import Session
@@ -14,8 +15,11 @@ def _triple(values):
     return " ".join(f"{v:.3f}" if abs(v) < 10 else f"{v:.2f}" for v in values)
 
 
-_TITLES = {"bent": "roll-off", "shown": "displayed"}
-"""What people call a step, where the chain's own name is another."""
+_TITLES = {
+    "linear": tr("linear"), "exposed": tr("exposed"), "balanced": tr("balanced"), "bent": tr("roll-off"),
+    "shown": tr("displayed"),
+}  # fmt: skip
+"""What people call a step of the chain."""
 
 
 _USUAL = {"shown": "255 255 255", "Lab": "99.9 −99.9 −99.9"}
@@ -54,40 +58,40 @@ class ProbeLine(QWidget):
             self.parts[name] = value
             if name == "exposed":
                 self._makes_room = title, value
-        self.parts["linear"].setToolTip("Scene-linear Rec.709, before anything")
-        self.parts["exposed"].setToolTip("After exposure")
-        self.parts["balanced"].setToolTip("After white balance")
-        self.parts["bent"].setToolTip("After highlight roll-off")
-        self.parts["shown"].setToolTip("As displayed, 0 to 255")
-        self.parts["Lab"].setToolTip("CIE L*a*b* of the balanced value, white 1 1 1 under D65")
+        self.parts["linear"].setToolTip(tr("Scene-linear Rec.709, before anything"))
+        self.parts["exposed"].setToolTip(tr("After exposure"))
+        self.parts["balanced"].setToolTip(tr("After white balance"))
+        self.parts["bent"].setToolTip(tr("After highlight roll-off"))
+        self.parts["shown"].setToolTip(tr("As displayed, 0 to 255"))
+        self.parts["Lab"].setToolTip(tr("CIE L*a*b* of the balanced value, white 1 1 1 under D65"))
         self.mapped = Label()
         self.mapped.setFont(theme.font(8.5))
-        self.mapped.setToolTip("What the maps lay on there")
+        self.mapped.setToolTip(tr("What the maps lay on there"))
         left.addWidget(self.mapped)
         left.addStretch(1)
         row.addWidget(Sideways(steps), 1)
         self.progress = Label()
         self.progress.setFont(theme.font(8.5))
-        self.progress.setToolTip("Samples a pixel, relative noise of the picture, time spent")
+        self.progress.setToolTip(tr("Samples a pixel, relative noise of the picture, time spent"))
         # As wide as it may become: what follows it would move with every frame.
         self.progress.setMinimumWidth(self.progress.fontMetrics().horizontalAdvance(_LONGEST))
         self.progress.setAlignment(Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter)
         row.addWidget(self.progress)
         self.pause = QToolButton()
-        self.pause.setText("Pause")
+        self.pause.setText(tr("Pause"))
         self.pause.setCheckable(True)
-        self.pause.setToolTip("Pause rendering (Ctrl+Space)")
+        self.pause.setToolTip(tr("Pause rendering (Ctrl+Space)"))
         self.pause.toggled.connect(self._paused)
         self.restart = QToolButton()
-        self.restart.setText("Restart")
-        self.restart.setToolTip("Restart the picture (Ctrl+R)")
+        self.restart.setText(tr("Restart"))
+        self.restart.setToolTip(tr("Restart the picture (Ctrl+R)"))
         self.restart.clicked.connect(self.restart_wanted)
         row.addWidget(self.pause)
         row.addWidget(self.restart)
         session.booth_changed.connect(lambda: self.show_pixel(self._pixel))
 
     def _paused(self, on):
-        self.pause.setText("Resume" if on else "Pause")
+        self.pause.setText(tr("Resume") if on else tr("Pause"))
         self.pause_wanted.emit(on)
 
     def show_pixel(self, pixel):
@@ -114,11 +118,11 @@ class ProbeLine(QWidget):
 
     def show_progress(self, frame):
         if frame.step > 1:
-            self.progress.setText(f"1/{frame.step} size")
+            self.progress.setText(tr("1/{0} size", frame.step))
             return
         noise = f"{100 * frame.noise:.1f} %" if frame.samples > 1 else "–"
-        samples = "1 sample" if frame.samples == 1 else f"{frame.samples} samples"
-        text = f"{samples} · noise {noise} · {frame.seconds:.0f} s"
+        samples = tr("1 sample") if frame.samples == 1 else tr("{0} samples", frame.samples)
+        text = tr("{0} · noise {1} · {2} s", samples, noise, f"{frame.seconds:.0f}")
         if frame.energy_cut > 0.005:
-            text += f" · limits cut {100 * frame.energy_cut:.1f} %"
+            text += tr(" · limits cut {0} %", f"{100 * frame.energy_cut:.1f}")
         self.progress.setText(text)

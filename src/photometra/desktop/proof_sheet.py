@@ -22,6 +22,7 @@ from ..imaging.proofs import DENOISED
 from ..pictures import PictureError, decoded_picture
 from ..study import differing
 from ..surface import PARAMETERS, format_value
+from ..words import tr
 from .images import image_of
 from .session import Session
 from .sheet import Sheet
@@ -53,7 +54,7 @@ def _changes(before, after, same, head):
         p = PARAMETERS[name]
         lines.append(f"{p.label}: {format_value(p, before[name])} → {format_value(p, after[name])}")
     if len(names) > _MOST_LINES:
-        lines.append(f"and {len(names) - _MOST_LINES} more")
+        lines.append(tr("and {0} more", len(names) - _MOST_LINES))
     return lines
 
 
@@ -65,10 +66,10 @@ class ProofSheet(Sheet):
     keep_wanted = pyqtSignal()
 
     def __init__(self, session: Session, parent=None):
-        super().__init__("Proofs", parent)
+        super().__init__(tr("Proofs"), parent)
         self.session = session
-        self.keep_button = QPushButton("Keep a proof")
-        self.keep_button.setToolTip("Keep surface, picture and agreement as they are now (Ctrl+J)")
+        self.keep_button = QPushButton(tr("Keep a proof"))
+        self.keep_button.setToolTip(tr("Keep surface, picture and agreement as they are now (Ctrl+J)"))
         self.keep_button.clicked.connect(self.keep_wanted)
         self.head.insertWidget(2, self.keep_button)
         self.list = QListWidget()
@@ -78,7 +79,7 @@ class ProofSheet(Sheet):
         self.list.setResizeMode(QListWidget.ResizeMode.Adjust)
         self.list.setMovement(QListWidget.Movement.Static)
         self.list.setWordWrap(True)
-        self.list.setAccessibleName("Proofs")
+        self.list.setAccessibleName(tr("Proofs"))
         self.list.setSelectionMode(QAbstractItemView.SelectionMode.ExtendedSelection)
         self.list.itemSelectionChanged.connect(self._show_chosen)
         self.about, self.differs = Label(), Label()
@@ -87,14 +88,16 @@ class ProofSheet(Sheet):
         self.differs.setAlignment(Qt.AlignmentFlag.AlignTop)
         self.differs.setTextFormat(Qt.TextFormat.PlainText)
         self.note = QLineEdit()
-        self.note.setPlaceholderText("a note")
-        self.note.setAccessibleName("Note")
+        self.note.setPlaceholderText(tr("a note"))
+        self.note.setAccessibleName(tr("Note"))
         self.note.editingFinished.connect(self._noted)
         self.compare_button, self.back_button, self.remove_button = (
-            QPushButton(t) for t in ("Compare", "Restore", "Remove")
+            QPushButton(t) for t in (tr("Compare"), tr("Restore"), tr("Remove"))
         )
-        self.compare_button.setToolTip("Look at it beside the picture as it is; two chosen with Ctrl beside each other")
-        self.back_button.setToolTip("Give the specimen this surface again")
+        self.compare_button.setToolTip(
+            tr("Look at it beside the picture as it is; two chosen with Ctrl beside each other")
+        )
+        self.back_button.setToolTip(tr("Give the specimen this surface again"))
         self.compare_button.clicked.connect(self._compare)
         self.back_button.clicked.connect(self._bring_back)
         self.remove_button.clicked.connect(self._remove)
@@ -145,7 +148,7 @@ class ProofSheet(Sheet):
         for p in study.proofs:
             image = _thumbnail(p.picture, study.images.get(p.picture, b""), study.booth)
             good, of = p.within
-            item = QListWidgetItem(f"{p.name}, {good} of {of} within" if of else p.name)
+            item = QListWidgetItem(tr("{0}, {1} of {2} within", p.name, good, of) if of else p.name)
             if image is not None:
                 icon = QIcon()
                 for mode in (QIcon.Mode.Normal, QIcon.Mode.Selected):
@@ -157,7 +160,7 @@ class ProofSheet(Sheet):
         self.list.setCurrentRow(min(max(row, 0), len(study.proofs) - 1))
         self.list.blockSignals(False)
         n = len(study.proofs)
-        self.state.setText(f"{n} kept" if n else "None is kept yet: keep one, change something, and compare.")
+        self.state.setText(tr("{0} kept", n) if n else tr("None is kept yet: keep one, change something, and compare."))
         self._show_chosen()
 
     def _show_chosen(self):
@@ -167,9 +170,9 @@ class ProofSheet(Sheet):
         pair = self.pair
         self.compare_button.setEnabled(bool(pair))
         if len(pair) == 2:
-            self.about.setText(f"{pair[0].name} and {pair[1].name}")
+            self.about.setText(tr("{0} and {1}", pair[0].name, pair[1].name))
             self.note.setText("")
-            self.differs.setText("\n".join(_changes(pair[0].surface, pair[1].surface, "They are the same.", "")))
+            self.differs.setText("\n".join(_changes(pair[0].surface, pair[1].surface, tr("They are the same."), "")))
             return
         if proof is None:
             self.about.setText("")
@@ -185,9 +188,9 @@ class ProofSheet(Sheet):
         try:
             now = self.session.study.specimen(proof.specimen).surface
         except InputError:
-            return ["Its specimen is not in the study any more."]
-        lines = _changes(proof.surface, now, "Now it is the same.", "Then, and now:")
-        lines += ["", *(f"{r}: {figures(v)} of {t:g}" for r, v, t in proof.agreement)]
+            return [tr("Its specimen is not in the study any more.")]
+        lines = _changes(proof.surface, now, tr("Now it is the same."), tr("Then, and now:"))
+        lines += ["", *(tr("{0}: {1} of {2}", r, figures(v), f"{t:g}") for r, v, t in proof.agreement)]
         return lines
 
     def _noted(self):
@@ -204,4 +207,4 @@ class ProofSheet(Sheet):
             self.session.said.emit(str(error))
 
     def _remove(self):
-        self.session.history.apply(self.session.study.without_proof(self.chosen), "remove a proof")
+        self.session.history.apply(self.session.study.without_proof(self.chosen), tr("remove a proof"))

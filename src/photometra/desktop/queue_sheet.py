@@ -20,6 +20,7 @@ from ..imaging.rendering import render_picture
 from ..names import stem_of
 from ..study import Study
 from ..tracing.places import Threads
+from ..words import lowered, tr
 from . import theme
 from .images import image_of
 from .session import Session
@@ -51,9 +52,11 @@ class Job:
 
     @property
     def title(self):
-        of = f"{self.specimen}, ladder of {self.axes[0].label.lower()}" if self.axes else self.specimen
-        each = " each" if self.axes else ""
-        return f"{of} → {self.path.name}, {self.size[0]} × {self.size[1]}{each}, {self.samples} samples"
+        of = tr("{0}, ladder of {1}", self.specimen, lowered(self.axes[0].label)) if self.axes else self.specimen
+        each = tr(" each") if self.axes else ""
+        return tr(
+            "{0} → {1}, {2} × {3}{4}, {5} samples", of, self.path.name, self.size[0], self.size[1], each, self.samples
+        )
 
     def render(self, place, report, cancel):
         """Render and write it; report(Rendering, cell, cells) on the way. (path, Rendering), None where cancelled."""
@@ -81,10 +84,10 @@ class Row(QWidget):
         self.words = Label()
         self.words.setTextFormat(Qt.TextFormat.PlainText)
         row.addWidget(self.words, 1)
-        self.up = QPushButton("Sooner")
-        self.up.setToolTip("Before the one above")
+        self.up = QPushButton(tr("Sooner"))
+        self.up.setToolTip(tr("Before the one above"))
         self.up.clicked.connect(lambda: sheet.sooner(job))
-        self.stop = QPushButton("Stop")
+        self.stop = QPushButton(tr("Stop"))
         self.stop.clicked.connect(lambda: sheet.stop(job))
         for button in (self.up, self.stop):
             row.addWidget(button)
@@ -95,7 +98,7 @@ class Row(QWidget):
         self.words.setText(f"{job.title}\n{job.state}{f': {job.words}' if job.words else ''}")
         self.setAccessibleName(self.words.text().replace("\n", ", "))
         self.up.setVisible(job.state == WAITING)
-        self.stop.setText("Stop" if job.state == RUNNING else "Remove")
+        self.stop.setText(tr("Stop") if job.state == RUNNING else tr("Remove"))
         self.update()
 
     def paintEvent(self, _event):
@@ -118,7 +121,7 @@ class QueueSheet(Sheet):
     """Long pictures, rendered in the background while the window is used."""
 
     def __init__(self, session: Session, parent=None):
-        super().__init__("Queue", parent)
+        super().__init__(tr("Queue"), parent)
         self.session, self.jobs, self.rows = session, [], []
         self._going = threading.Event()
         self._going.set()
@@ -127,32 +130,32 @@ class QueueSheet(Sheet):
         self.worker.progressed.connect(self._progressed)
         self.worker.finished.connect(lambda found: self._ended(DONE, found))
         self.worker.failed.connect(lambda sentence: self._ended(FAILED, sentence))
-        self.worker.cancelled.connect(lambda: self._ended(STOPPED, "what was done is kept"))
+        self.worker.cancelled.connect(lambda: self._ended(STOPPED, tr("what was done is kept")))
         self.size = QComboBox()
-        self.size.setAccessibleName("Size")
+        self.size.setAccessibleName(tr("Size"))
         for width, height in _SIZES:
             self.size.addItem(f"{width} × {height}", (width, height))
         self.size.setCurrentIndex(2)
         self.samples = QSpinBox()
         self.samples.setRange(1, 1_000_000)
         self.samples.setValue(1024)
-        self.samples.setAccessibleName("Samples")
+        self.samples.setAccessibleName(tr("Samples"))
         self.samples.setMaximumWidth(96)
         self.place = QLineEdit()
-        self.place.setPlaceholderText("this machine")
-        self.place.setAccessibleName("Where it runs")
-        self.place.setToolTip("Empty: here, in the background. Or a Dask cluster, as local:2 or tcp://HOST:PORT")
-        self.add_button, self.all_button = QPushButton("Add this…"), QPushButton("Add all…")
-        self.add_button.setToolTip("Queue a picture of the chosen specimen as it is now")
-        self.all_button.setToolTip("Queue a picture of every specimen, into a folder")
+        self.place.setPlaceholderText(tr("this machine"))
+        self.place.setAccessibleName(tr("Where it runs"))
+        self.place.setToolTip(tr("Empty: here, in the background. Or a Dask cluster, as local:2 or tcp://HOST:PORT"))
+        self.add_button, self.all_button = QPushButton(tr("Add this…")), QPushButton(tr("Add all…"))
+        self.add_button.setToolTip(tr("Queue a picture of the chosen specimen as it is now"))
+        self.all_button.setToolTip(tr("Queue a picture of every specimen, into a folder"))
         self.add_button.clicked.connect(self._choose_file)
         self.all_button.clicked.connect(self._choose_folder)
-        self.pause = QPushButton("Pause")
+        self.pause = QPushButton(tr("Pause"))
         self.pause.clicked.connect(self._pause)
         line = QHBoxLayout()
         line.setSpacing(6)
-        for part, stretch in ((Label("size"), 0), (self.size, 0), (Label("samples"), 0), (self.samples, 0),
-                              (Label("on"), 0), (self.place, 1), (self.add_button, 0), (self.all_button, 0),
+        for part, stretch in ((Label(tr("size")), 0), (self.size, 0), (Label(tr("samples")), 0), (self.samples, 0),
+                              (Label(tr("on")), 0), (self.place, 1), (self.add_button, 0), (self.all_button, 0),
                               (self.pause, 0)):  # fmt: skip
             line.addWidget(part, stretch)
         self.body.addLayout(line)
@@ -168,12 +171,12 @@ class QueueSheet(Sheet):
         specimen = self.session.specimen
         if specimen is None:
             return
-        name, _ = QFileDialog.getSaveFileName(self, "Render to", "", "EXR (*.exr);;PNG (*.png)")
+        name, _ = QFileDialog.getSaveFileName(self, tr("Render to"), "", tr("EXR (*.exr);;PNG (*.png)"))
         if name:
             self.add(specimen.name, Path(name if Path(name).suffix.lower() in (".exr", ".png") else f"{name}.exr"))
 
     def _choose_folder(self):
-        folder = QFileDialog.getExistingDirectory(self, "Render every specimen into")
+        folder = QFileDialog.getExistingDirectory(self, tr("Render every specimen into"))
         if folder:
             self.add_all(Path(folder))
 
@@ -231,16 +234,16 @@ class QueueSheet(Sheet):
         job, cell, cells, samples, noise, seconds, job.image = at
         job.done = (cell + samples / job.samples) / cells
         left = seconds / max(samples, 1) * (job.samples - samples + (cells - cell - 1) * job.samples)
-        known = f"noise {100 * noise:.1f} %" if noise != float("inf") else "noise not known yet"
-        step = f"step {cell + 1} of {cells}, " if cells > 1 else ""
-        job.words = f"{step}{samples} samples, {known}, about {_clock(left)} left"
+        known = tr("noise {0} %", f"{100 * noise:.1f}") if noise != float("inf") else tr("noise not known yet")
+        step = tr("step {0} of {1}, ", cell + 1, cells) if cells > 1 else ""
+        job.words = tr("{0}{1} samples, {2}, about {3} left", step, samples, known, _clock(left))
         self._tell()
 
     def _ended(self, state, found):
         job = next((j for j in self.jobs if j.state == RUNNING), None)
         if job is not None:
             job.state = state
-            job.words = f"in {_clock(found[1].seconds)}" if state == DONE else str(found)
+            job.words = tr("in {0}", _clock(found[1].seconds)) if state == DONE else str(found)
             job.done = 1.0 if state == DONE else job.done
             if state == FAILED:
                 self.session.said.emit(f"{job.path.name}: {job.words}")
@@ -277,9 +280,9 @@ class QueueSheet(Sheet):
 
     def _tell(self):
         is_paused = not self._going.is_set()
-        self.pause.setText("Go on" if is_paused else "Pause")
+        self.pause.setText(tr("Go on") if is_paused else tr("Pause"))
         waiting, running = (sum(j.state == s for j in self.jobs) for s in (WAITING, RUNNING))
-        words = f"{running} rendering, {waiting} waiting" if running or waiting else "nothing waits"
+        words = tr("{0} rendering, {1} waiting", running, waiting) if running or waiting else tr("nothing waits")
         self.state.setText(f"{words}{', paused' if is_paused else ''}")
         for row in self.rows:
             row.refresh()
@@ -293,4 +296,4 @@ def _clock(seconds):
     """A time in words: seconds, minutes or hours."""
     if seconds < 90.0:
         return f"{seconds:.0f} s"
-    return f"{seconds / 60.0:.0f} min" if seconds < 5400.0 else f"{seconds / 3600.0:.1f} h"
+    return tr("{0} min", f"{seconds / 60.0:.0f}") if seconds < 5400.0 else f"{seconds / 3600.0:.1f} h"

@@ -5,6 +5,7 @@ from PyQt6.QtGui import QFontMetricsF, QPainter, QPainterPath, QPen, QPolygonF
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ..surface.scale import Scale
+from ..words import tr
 from . import theme
 from .scale_parts import fineness, key_step, paint_marks, paint_ticks, paint_whisker, wheel_step
 
@@ -33,7 +34,7 @@ class RangeTrack(QWidget):
         self._held = None
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
-        self.setAccessibleName(f"{name}, from and to")
+        self.setAccessibleName(tr("{0}, from and to", name))
         self.setCursor(Qt.CursorShape.SizeHorCursor)
         self.setMinimumWidth(90)
         self.setFixedHeight(int(_BASE) + (24 if marks else 8))
@@ -120,7 +121,9 @@ class RangeTrack(QWidget):
         else:
             painter.setFont(theme.font(7.5))
             painter.setPen(theme.colour("quiet"))
-            painter.drawText(QRectF(0.0, 4.0, self.width(), _HILL), Qt.AlignmentFlag.AlignCenter, "reading the map…")
+            painter.drawText(
+                QRectF(0.0, 4.0, self.width(), _HILL), Qt.AlignmentFlag.AlignCenter, tr("reading the map…")
+            )
         paint_ticks(painter, self.scale, self.x_of, _BASE, self.width(), self.isEnabled())
         if self.marks:
             paint_marks(painter, self.marks, self.x_of, _BASE, self.width())
@@ -154,8 +157,8 @@ class RangeTrack(QWidget):
         painter.setPen(QPen(theme.colour("text"), 1.0, Qt.PenStyle.DashLine))
         painter.drawLine(QPointF(x, 11.0), QPointF(x, _BASE - 1.0))
         painter.setFont(theme.font(7.5))
-        wide = QFontMetricsF(painter.font()).horizontalAdvance("mean")
-        painter.drawText(QPointF(min(max(x - 0.5 * wide, 0.0), self.width() - wide), 9.0), "mean")
+        wide = QFontMetricsF(painter.font()).horizontalAdvance(tr("mean"))
+        painter.drawText(QPointF(min(max(x - 0.5 * wide, 0.0), self.width() - wide), 9.0), tr("mean"))
 
     def _paint_handle(self, painter, i, x):
         """Half a needle, its upright edge at the value, leaning out of the range."""

@@ -9,32 +9,35 @@ from ..errors import InputError
 from ..readings import Kind, Reading
 from ..readings.lamps import LAMP_FILES, lamp_from_file
 from ..readings.model import LENGTHS
+from ..words import tr
 from .text import Label
 
 _COLOURED = ("reflectance", "colour")
 _FIELDS = (
-    ("name", "Name", "What this reading is called"),
-    ("geometry", "Geometry", "How the light comes and is looked at: diffuse and 8°, mirror part in or out; 45° and 0°"),
-    ("thickness_mm", "Thickness", "Of the slab that was read, in mm"),
-    ("rule", "Uncertainty", "One standard uncertainty of every value, as 2 %, as 0.002, or as 2 % + 0.002"),
-    ("systematic", "Systematic", "What all its values share, one standard uncertainty each: gain 1 %, offset 0.001, "
-                                 "thickness 0.05 mm, angle 0.1°; or none"),
-    ("bandpass_nm", "Band-pass", "Full width at half maximum of what the instrument takes for one wavelength, in nm"),
-    ("illuminated_mm", "Illuminated", "Diameter of the area that is lit, in mm; empty where it is wide"),
-    ("collected_mm", "Collected", "Diameter of the area that is looked at, in mm; empty where it is wide"),
-    ("spot", "Place", "Where on a specimen that varies it was taken: x y z and a diameter in mm, as 0 55 18, 8 mm; "
-                      "empty for all of it"),
-    ("tolerance", "Tolerance", "How far the model may be, in the measure this kind is told in"),
-    ("illuminant", "Illuminant", "Light under which the colour is told: a CIE illuminant, a lamp, or a spectrum "
-                                 "from a file"),
-    ("observer", "Observer", "CIE 1931 2° or CIE 1964 10°"),
-    ("source", "Source", "Who or what read it"),
-    ("date", "Date", "When it was read"),
-    ("notes", "Notes", "Whatever else should be known"),
+    ("name", tr("Name"), tr("What this reading is called")),
+    ("geometry", tr("Geometry"), tr("How the light comes and is looked at: diffuse and 8°, mirror part in or "
+"out; 45° and 0°")),
+    ("thickness_mm", tr("Thickness"), tr("Of the slab that was read, in mm")),
+    ("rule", tr("Uncertainty"), tr("One standard uncertainty of every value, as 2 %, as 0.002, or as 2 % + 0.002")),
+    ("systematic", tr("Systematic"), tr("What all its values share, one standard uncertainty each: gain 1 %, "
+"offset 0.001, thickness 0.05 mm, angle 0.1°; or none")),
+    ("bandpass_nm", tr("Band-pass"), tr("Full width at half maximum of what the instrument takes for one "
+"wavelength, in nm")),
+    ("illuminated_mm", tr("Illuminated"), tr("Diameter of the area that is lit, in mm; empty where it is wide")),
+    ("collected_mm", tr("Collected"), tr("Diameter of the area that is looked at, in mm; empty where it is wide")),
+    ("spot", tr("Place"), tr("Where on a specimen that varies it was taken: x y z and a diameter in mm, as 0 55 "
+"18, 8 mm; empty for all of it")),
+    ("tolerance", tr("Tolerance"), tr("How far the model may be, in the measure this kind is told in")),
+    ("illuminant", tr("Illuminant"), tr("Light under which the colour is told: a CIE illuminant, a lamp, or a "
+"spectrum from a file")),
+    ("observer", tr("Observer"), tr("CIE 1931 2° or CIE 1964 10°")),
+    ("source", tr("Source"), tr("Who or what read it")),
+    ("date", tr("Date"), tr("When it was read")),
+    ("notes", tr("Notes"), tr("Whatever else should be known")),
 )  # fmt: skip
 _NUMBERS = (*LENGTHS, "tolerance")
 _LIGHTS = (*ILLUMINANTS, *(lamp for lamp in LAMPS if lamp not in ILLUMINANTS))
-_FROM_A_FILE = "from a file…"
+_FROM_A_FILE = tr("from a file…")
 
 
 class ReadingForm(QWidget):
@@ -80,7 +83,7 @@ class ReadingForm(QWidget):
             return
         power = ()
         if text == _FROM_A_FILE:
-            path, _ = QFileDialog.getOpenFileName(self, "Spectrum of the light", "", LAMP_FILES)
+            path, _ = QFileDialog.getOpenFileName(self, tr("Spectrum of the light"), "", LAMP_FILES)
             try:
                 found = lamp_from_file(path) if path else None
             except InputError as error:
@@ -101,7 +104,7 @@ class ReadingForm(QWidget):
             try:
                 value = float(text.replace(",", ".").removesuffix("mm").removesuffix("nm") or "0")
             except ValueError:
-                self.refused.emit(f"'{text}' is not a number")
+                self.refused.emit(tr("'{0}' is not a number", text))
                 return
             self.edited.emit(key, value)
         elif text or key not in ("name", "rule"):
@@ -132,7 +135,7 @@ class ReadingForm(QWidget):
         usual = " + ".join(
             p for p in (f"{100 * relative:g} %" if relative else "", f"{absolute:g}" if absolute else "") if p
         )
-        self.fields["rule"].setPlaceholderText(f"as it came; usual {usual}")
+        self.fields["rule"].setPlaceholderText(tr("as it came; usual {0}", usual))
         for key, field in self.fields.items():
             value = getattr(reading, key)
             if key == "illuminant":

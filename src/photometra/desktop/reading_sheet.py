@@ -5,6 +5,7 @@ from PyQt6.QtWidgets import QFileDialog, QHBoxLayout, QLineEdit, QPushButton, QV
 
 from ..errors import InputError
 from ..readings import averaged, resampled, with_mask, with_uncertainty, write_file
+from ..words import tr
 from .chart import ReadingChart
 from .reading_form import ReadingForm
 from .session import Session
@@ -18,7 +19,7 @@ class ReadingSheet(Sheet):
     remove_wanted = pyqtSignal()
 
     def __init__(self, session: Session, parent=None):
-        super().__init__("Reading", parent)
+        super().__init__(tr("Reading"), parent)
         self.session = session
         self.form = ReadingForm()
         self.form.edited.connect(self._edited)
@@ -27,23 +28,23 @@ class ReadingSheet(Sheet):
         self.points = Label()
         self.points.setWordWrap(True)
         self.step = QLineEdit("20")
-        self.step.setAccessibleName("Step")
+        self.step.setAccessibleName(tr("Step"))
         self.step.setFixedWidth(60)
-        self.step.setToolTip("Step of the new places, in the unit of the reading's axis")
+        self.step.setToolTip(tr("Step of the new places, in the unit of the reading's axis"))
         self.buttons = {}
         acts = QVBoxLayout()
         acts.setSpacing(6)
-        heading = Label("Its points")
+        heading = Label(tr("Its points"))
         heading.setObjectName("heading")
         acts.addWidget(heading)
         acts.addWidget(self.points)
         for key, title, tip, act in (
-            ("unmask", "Count all points", "Count every point again that was left out", self._unmask),
-            ("average", "Average repeats", "Make one point of those that read the same place", self._average),
-            ("resample", "Resample", "Put the points at even steps, coarser than now", self._resample),
-            ("export", "Export…", "Write the reading as CSV, or as CGATS.17 text", self._export),
-            ("active", "", "Whether solves and verdicts count this reading", self._toggle),
-            ("remove", "Remove", "Take the reading out of the study", self.remove_wanted.emit),
+            ("unmask", tr("Count all points"), tr("Count every point again that was left out"), self._unmask),
+            ("average", tr("Average repeats"), tr("Make one point of those that read the same place"), self._average),
+            ("resample", tr("Resample"), tr("Put the points at even steps, coarser than now"), self._resample),
+            ("export", tr("Export…"), tr("Write the reading as CSV, or as CGATS.17 text"), self._export),
+            ("active", "", tr("Whether solves and verdicts count this reading"), self._toggle),
+            ("remove", tr("Remove"), tr("Take the reading out of the study"), self.remove_wanted.emit),
         ):
             button = QPushButton(title)
             button.setToolTip(tip)
@@ -84,12 +85,12 @@ class ReadingSheet(Sheet):
         masked = int(reading.masked.sum())
         unit = reading.kind.axis_label.partition("/")[2].strip()
         self.points.setText(
-            f"{reading.rows} points" + (f", {masked} left out" if masked else "")
-            + f". Click a mark below to leave it out. Steps are in {unit or reading.kind.axis_label}."
+            tr("{0} points", reading.rows) + (tr(", {0} left out", masked) if masked else "")
+            + tr(". Click a mark below to leave it out. Steps are in {0}.", unit or reading.kind.axis_label)
         )  # fmt: skip
         self.buttons["unmask"].setEnabled(masked > 0)
         self.buttons["resample"].setEnabled(reading.kind.independent == 1)
-        self.buttons["active"].setText("Exclude" if reading.active else "Include again")
+        self.buttons["active"].setText(tr("Exclude") if reading.active else tr("Include again"))
 
     def _change(self, make, label):
         """Apply a change to the chosen reading, or say why not."""
@@ -105,44 +106,44 @@ class ReadingSheet(Sheet):
 
     def _edited(self, key, value):
         if key == "rule":
-            self._change(lambda r: with_uncertainty(r, value), "uncertainty of a reading")
+            self._change(lambda r: with_uncertainty(r, value), tr("uncertainty of a reading"))
         else:
             self._change(
-                lambda r: r.remade(**{key: value}), f"{key.removesuffix('_mm').removesuffix('_nm')} of a reading"
+                lambda r: r.remade(**{key: value}), tr("{0} of a reading", key.removesuffix("_mm").removesuffix("_nm"))
             )
 
     def _lit(self, name, power):
-        self._change(lambda r: r.remade(illuminant=name, light=power), "illuminant of a reading")
+        self._change(lambda r: r.remade(illuminant=name, light=power), tr("illuminant of a reading"))
 
     def _unmask(self):
-        self._change(lambda r: with_mask(r, range(r.rows), False), "count all points")
+        self._change(lambda r: with_mask(r, range(r.rows), False), tr("count all points"))
 
     def _average(self):
-        self._change(averaged, "average repeats")
+        self._change(averaged, tr("average repeats"))
 
     def _resample(self):
         def make(reading):
             try:
                 step = float(self.step.text().replace(",", "."))
             except ValueError:
-                raise InputError(f"'{self.step.text()}' is not a step") from None
+                raise InputError(tr("'{0}' is not a step", self.step.text())) from None
             return resampled(reading, step)
 
-        self._change(make, "resample a reading")
+        self._change(make, tr("resample a reading"))
 
     def _toggle(self):
-        self._change(lambda r: r.with_changes(active=not r.active), "count a reading or not")
+        self._change(lambda r: r.with_changes(active=not r.active), tr("count a reading or not"))
 
     def _export(self):
         reading = self.session.reading
         name, _ = QFileDialog.getSaveFileName(
-            self, "Export the reading", f"{reading.name}.csv", "CSV (*.csv);;CGATS.17 text (*.txt)"
+            self, tr("Export the reading"), f"{reading.name}.csv", tr("CSV (*.csv);;CGATS.17 text (*.txt)")
         )
         if not name:
             return
         try:
             write_file(reading, name)
         except OSError as error:
-            self.session.said.emit(f"{name}: cannot be written ({error.strerror})")
+            self.session.said.emit(tr("{0}: cannot be written ({1})", name, error.strerror))
             return
-        self.session.said.emit(f"Wrote {name}")
+        self.session.said.emit(tr("Wrote {0}", name))

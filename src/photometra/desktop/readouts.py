@@ -8,6 +8,7 @@ from PyQt6.QtCore import QObject, pyqtSignal
 from ..imaging.photographed import pins_agreement
 from ..imaging.probing import covered
 from ..imaging.spectra import spectrum_at
+from ..words import tr
 from .comparison import Comparison, read_numbers
 from .numbers_sheet import NumbersSheet
 from .picture import Picture
@@ -99,7 +100,7 @@ class Readouts(QObject):
             return
         stop = self._stop_spectrum = threading.Event()
         study, specimen = frame.request.study, frame.request.specimen
-        name = "at the pointer" if at is not None else pin.name
+        name = tr("at the pointer") if at is not None else pin.name
         self._spectra.submit(lambda: (name, spectrum_at(study, specimen, only, stop)))
 
     def end(self):

@@ -20,6 +20,7 @@ from ..imaging.denoising import FAST, HIGH, denoised, error_left, guides_for, is
 from ..study import Specimen, Study
 from ..surface.constants import FROM_READING
 from ..tracing import Rendering
+from ..words import tr
 from .images import image_of
 from .scheduler import SCHEDULER
 from .workers import error_text
@@ -304,7 +305,7 @@ class RenderLoop(QObject):
         except RuntimeError as error:
             # The picture goes on without; a view is no reason to lose it.
             self._denoises = False
-            self.failed.emit(f"{error}; it is shown as rendered")
+            self.failed.emit(tr("{0}; it is shown as rendered", error))
             return None
         if picture is not None:
             # Until it is told anew, the error falls as chance does with the samples.

@@ -14,6 +14,7 @@ from ..instruments import constants_reading
 from ..surface.compile import compile_surface
 from ..surface.scale import Scale
 from ..tracing import Camera, Rendering
+from ..words import tr
 from . import theme
 from .images import image_of
 from .scheduler import LATER
@@ -46,7 +47,7 @@ class RoughnessRow(QWidget):
         self.values, self._images = [], []
         self._present = None
         self._shown = self._of = None
-        self._worker = Latest("roughness row", self, 0.0, LATER)
+        self._worker = Latest(tr("roughness row"), self, 0.0, LATER)
         self._worker.done.connect(self._rendered)
         self._worker.failed.connect(session.said)
         self._cancel = threading.Event()
@@ -56,8 +57,8 @@ class RoughnessRow(QWidget):
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setCursor(Qt.CursorShape.PointingHandCursor)
-        self.setAccessibleName("Roughness by eye")
-        self.setToolTip("The specimen at other roughnesses, evenly spaced to the eye. Click one to take it.")
+        self.setAccessibleName(tr("Roughness by eye"))
+        self.setToolTip(tr("The specimen at other roughnesses, evenly spaced to the eye. Click one to take it."))
         for signal in (session.surface_changed, session.booth_changed):
             signal.connect(self.refresh)
 
@@ -126,7 +127,7 @@ class RoughnessRow(QWidget):
         painter.drawText(
             QRectF(0.0, 0.0, self.width(), 15.0),
             Qt.AlignmentFlag.AlignLeft,
-            "by eye" if self.is_current else "by eye: being rendered for this surface…",
+            tr("by eye") if self.is_current else tr("by eye: being rendered for this surface…"),
         )
         painter.setOpacity(1.0 if self.is_current else 0.3)
         for i, (value, image) in enumerate(zip(self.values, self._images, strict=True)):

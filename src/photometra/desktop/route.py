@@ -6,41 +6,46 @@ from PyQt6.QtWidgets import QAbstractButton, QHBoxLayout, QSizePolicy, QWidget
 
 from ..instruments import constants_reading
 from ..surface.checks import findings
+from ..words import tr
 from . import theme
+from .called import called
 from .session import Session
 from .text import tip_of
 
-STEPS = ("Specimen", "Light", "Material", "Finish", "Layers", "Agreement", "Hand-over")
+STEPS = SPECIMEN, LIGHT, MATERIAL, FINISH, LAYERS, AGREEMENT, HAND_OVER = (
+    tr("Specimen"), tr("Light"), tr("Material"), tr("Finish"), tr("Layers"), tr("Agreement"), tr("Hand-over")
+)  # fmt: skip
 
 
 def step_states(session: Session):
     """{step: (fine, words)}: whether a step is done, and what it says."""
     specimen, study = session.specimen, session.study
     if specimen is None:
-        return {s: (False, "no specimen yet" if s == "Specimen" else "") for s in STEPS}
+        return {s: (False, tr("no specimen yet") if s == SPECIMEN else "") for s in STEPS}
     active = [r for r in specimen.readings if r.active]
-    states = {"Specimen": (bool(active), f"{len(active)} readings" if active else "no reading yet")}
+    states = {SPECIMEN: (bool(active), tr("{0} readings", len(active)) if active else tr("no reading yet"))}
     balanced = study.booth.white is not None
-    states["Light"] = (balanced, "balanced" if balanced else "not balanced")
+    states[LIGHT] = (balanced, tr("balanced") if balanced else tr("not balanced"))
     has_constants = constants_reading(specimen.readings) is not None
     wrong = sum(not f.is_advice for f in findings(specimen.surface, specimen.size_mm, has_constants))
-    states["Material"] = (
+    states[MATERIAL] = (
         not wrong,
-        f"{wrong} to mend" if wrong else specimen.surface["constants"] or "by numbers",
+        tr("{0} to mend", wrong) if wrong else specimen.surface["constants"] or tr("by numbers"),
     )
     solved = "roughness" in specimen.sigmas
-    states["Finish"] = (solved, "solved" if solved else "not solved yet")
+    states[FINISH] = (solved, tr("solved") if solved else tr("not solved yet"))
     layers = [name for name in ("coat", "film") if specimen.surface[f"{name}.amount"] > 0.0]
     unsolved = [n for n in specimen.free if n.split(".")[0] in layers and n not in specimen.sigmas]
-    states["Layers"] = (not unsolved, " and ".join(layers) + (", not solved" if unsolved else "") or "bare")
+    told = tr(" and ").join(map(called, layers)) + (tr(", not solved") if unsolved else "")
+    states[LAYERS] = (not unsolved, told or tr("bare"))
     found = [a for a in session.agreements_of(specimen) if a.reading.active]
     out = sum(not a.within for a in found)
     if not found:
-        states["Agreement"] = (False, "…" if active else "nothing to compare")
+        states[AGREEMENT] = (False, "…" if active else tr("nothing to compare"))
     else:
-        states["Agreement"] = (not out, f"{out} out" if out else "all within")
+        states[AGREEMENT] = (not out, tr("{0} out", out) if out else tr("all within"))
     saved = session.history.is_saved and session.path is not None
-    states["Hand-over"] = (saved, "saved" if saved else "not saved")
+    states[HAND_OVER] = (saved, tr("saved") if saved else tr("not saved"))
     return states
 
 

@@ -10,7 +10,9 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 from ..figures import figures
 from ..instruments import InnerSplit, Split
 from ..surface import STRATA, Surface, hex_colour
+from ..words import tr
 from . import theme
+from .called import called
 from .hatchings import glass, hatch, pigment
 from .section_light import LARGEST_ANGLE, LightDrawing
 
@@ -37,8 +39,8 @@ class Section(LightDrawing, QWidget):
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
         self.setFixedHeight(268)
-        self.setAccessibleName("Section of the surface")
-        self.setToolTip("The surface cut open. Drag the lamp to turn the ray; click a stratum to see its gauges.")
+        self.setAccessibleName(tr("Section of the surface"))
+        self.setToolTip(tr("The surface cut open. Drag the lamp to turn the ray; click a stratum to see its gauges."))
 
     def sizeHint(self):
         return QSize(336, 268)
@@ -324,7 +326,7 @@ class Section(LightDrawing, QWidget):
                 "interior": self._inside,
                 "reverse": self._reverse_words,
             }
-            text = words[name]() if name in words else name
+            text = words[name]() if name in words else called(name)
             solid_body = name == "body" and not self._is_clear and not self._surface.is_sheet
             y = band.bottom() - 10.0 if solid_body else band.center().y()
             if name == "reverse" and self._surface.is_sheet:
@@ -347,45 +349,45 @@ class Section(LightDrawing, QWidget):
 
     def _sheen_words(self):
         amount = self._surface["sheen.amount"]
-        return f"sheen, {100 * amount:.0f} %" if amount > 0.0 else "no sheen"
+        return tr("sheen, {0} %", f"{100 * amount:.0f}") if amount > 0.0 else tr("no sheen")
 
     def _reverse_words(self):
         if self._surface["metalness"] >= 1.0:
-            return "no back side"
+            return tr("no back side")
         if not self._surface.is_sheet:
-            return "no back side: a solid; translucency would let light through"
-        return "back side"
+            return tr("no back side: a solid; translucency would let light through")
+        return tr("back side")
 
     def _coat_words(self):
         amount = self._surface["coat.amount"]
         if amount <= 0.0:
-            return "no coat"
-        words = f"coat {figures(self._surface['coat.thickness'])} µm"
+            return tr("no coat")
+        words = tr("coat {0} µm", figures(self._surface["coat.thickness"]))
         return words + (f", {100 * amount:.0f} %" if amount < 1.0 else "")
 
     def _film_words(self):
         if not self._has_film:
-            return "no film"
+            return tr("no film")
         share = self._surface["film.amount"]
-        return f"film {figures(self._surface['film.thickness'], 4)} nm" + (
+        return tr("film {0} nm", figures(self._surface["film.thickness"], 4)) + (
             f", {100 * share:.0f} %" if share < 1.0 else ""
         )
 
     def _matter(self):
         m = self._surface["metalness"]
         if m >= 1.0:
-            return f"metal: {self._constants_title}" if self._constants_title else "metal"
+            return tr("metal: {0}", self._constants_title) if self._constants_title else tr("metal")
         if m > 0.0:
-            return "metal and dielectric, mixed"
-        return "interface" if self._is_clear else "body"
+            return tr("metal and dielectric, mixed")
+        return tr("interface") if self._is_clear else tr("body")
 
     def _inside(self):
         if self._surface["metalness"] >= 1.0:
-            return "no interior: a metal lets no light through"
+            return tr("no interior: a metal lets no light through")
         if self._surface.is_sheet:
-            return f"wall {figures(self._surface['thickness'])} mm"
+            return tr("wall {0} mm", figures(self._surface["thickness"]))
         if self._is_clear:
-            return "interior"
+            return tr("interior")
         if self._surface["subsurface"] > 0.0:
-            return "interior: scattering"
-        return "interior: closed; transmission would open it"
+            return tr("interior: scattering")
+        return tr("interior: closed; transmission would open it")

@@ -8,6 +8,7 @@ from PyQt6.QtGui import QColor, QFont, QFontMetricsF, QPen, QPolygonF, QRadialGr
 
 from ..figures import figures
 from ..surface import hex_colour
+from ..words import tr
 from . import theme
 
 LARGEST_ANGLE = 85.0
@@ -56,16 +57,16 @@ class LightDrawing:
         self._ray(painter, p, back, inner.returned)
         x = self.width() - 8.0
         if inner.leaves_deg is None:
-            words = f"total internal reflection: beyond {inner.critical_deg:.1f}° nothing leaves"
+            words = tr("total internal reflection: beyond {0}° nothing leaves", f"{inner.critical_deg:.1f}")
         else:
             out = math.radians(inner.leaves_deg)
             tip = QPointF(p.x() + 90.0 * math.sin(out), p.y() - 90.0 * math.cos(out))
             self._ray(painter, p, tip, inner.leaves)
-            words = f"{percent(inner.leaves.share)} leaves at {inner.leaves_deg:.1f}°"
-            words += f"; nothing beyond {inner.critical_deg:.1f}°"
+            words = tr("{0} leaves at {1}°", percent(inner.leaves.share), f"{inner.leaves_deg:.1f}")
+            words += tr("; nothing beyond {0}°", f"{inner.critical_deg:.1f}")
         self._label(painter, QPointF(x, 14.0), words, inner.leaves.colour if inner.leaves_deg else None, right=True)
         self._label(
-            painter, QPointF(x, self.height() - 32.0), f"{percent(inner.returned.share)} internally reflected",
+            painter, QPointF(x, self.height() - 32.0), tr("{0} internally reflected", percent(inner.returned.share)),
             inner.returned.colour, right=True,
         )  # fmt: skip
 
@@ -81,9 +82,9 @@ class LightDrawing:
         tip = QPointF(p.x() + reach * math.sin(t), p.y() - reach * math.cos(t))
         self._ray(painter, p, tip, split.reflected)
         x = self.width() - 8.0
-        text = f"{percent(split.reflected.share)} reflected"
+        text = tr("{0} reflected", percent(split.reflected.share))
         if split.haze_share > 0.0:
-            text += f", {percent(split.haze_share)} of it haze"
+            text += tr(", {0} of it haze", percent(split.haze_share))
         self._label(painter, QPointF(x, 14.0), text, split.reflected.colour, right=True)
         if self._surface.is_sheet:
             self._paint_through(painter, p, t)
@@ -95,7 +96,7 @@ class LightDrawing:
             self._label(
                 painter,
                 QPointF(x, y),
-                f"{percent(split.body.share)} back out of the body",
+                tr("{0} back out of the body", percent(split.body.share)),
                 split.body.colour,
                 right=True,
             )
@@ -104,18 +105,18 @@ class LightDrawing:
             self._paint_clear_light(painter, p)
             deep = self._size_mm / math.cos(math.radians(split.refracted_deg[1]))
             spread = split.refracted_deg[2] - split.refracted_deg[0]
-            words = f"path {deep:.1f} mm"
+            words = tr("path {0} mm", f"{deep:.1f}")
             if spread > 1e-3:
-                words += f"; spread {spread:.2f}°, drawn × {_SPREAD_DRAWN:g}"
+                words += tr("; spread {0}°, drawn × {1}", f"{spread:.2f}", f"{_SPREAD_DRAWN:g}")
             self._label(painter, QPointF(x, y), words, right=True)
             y = self.height() - 32.0
             self._label(
                 painter, QPointF(x, y),
-                f"{percent(split.leaves.share)} leaves, {percent(split.returned.share)} internally reflected",
+                tr("{0} leaves, {1} internally reflected", percent(split.leaves.share), percent(split.returned.share)),
                 split.leaves.colour, right=True,
             )  # fmt: skip
             y -= 19.0
-        self._label(painter, QPointF(x, y), f"{percent(split.absorbed.share)} absorbed", right=True)
+        self._label(painter, QPointF(x, y), tr("{0} absorbed", percent(split.absorbed.share)), right=True)
 
     def _paint_through(self, painter, p, t):
         """Light through a sheet: straight on through its clear share, on all sides from its body."""
@@ -133,7 +134,7 @@ class LightDrawing:
             # A cosine lobe, as light leaves a body.
             r = 12.0 + 30.0 * math.sqrt(max(0.0, leaves.share))
             painter.drawEllipse(QPointF(start.x(), below + r), r, r)
-        words = f"{percent(leaves.share)} through to the back side"
+        words = tr("{0} through to the back side", percent(leaves.share))
         self._label(painter, QPointF(self.width() - 8.0, below + 16.0), words, leaves.colour, right=True)
 
     def _paint_lobe(self, painter):
@@ -193,7 +194,7 @@ class LightDrawing:
             painter.drawEllipse(at, radius, radius)
         words = " ".join(figures(v) for v in paths)
         y = self._ground + 64.0
-        self._label(painter, QPointF(self.width() - 8.0, y), f"mean free path {words} mm", right=True)
+        self._label(painter, QPointF(self.width() - 8.0, y), tr("mean free path {0} mm", words), right=True)
         bar = 10.0 ** math.floor(math.log10(0.5 * self._size_mm))
         left, y = at.x() + 40.0, at.y() + 18.0
         painter.setPen(QPen(theme.colour("text"), 1.4))

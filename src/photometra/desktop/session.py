@@ -12,6 +12,7 @@ from ..imaging.proofs import proof_of
 from ..study import History, Study
 from ..surface import PARAMETERS, STRATA
 from ..surface.parameters import ENDS
+from ..words import tr
 from .workers import AFTER_THE_PICTURE, Latest
 
 
@@ -129,7 +130,7 @@ class Session(QObject):
     def has_specimen(self):
         """Whether one is chosen; where none is, that is said."""
         if self.specimen is None:
-            self.said.emit("Add a specimen first.")
+            self.said.emit(tr("Add a specimen first."))
         return self.specimen is not None
 
     def change_specimen(self, specimen, label, key=None):
@@ -159,7 +160,7 @@ class Session(QObject):
         except InputError as error:
             self.said.emit(str(error))
             return
-        self.history.apply(study, f"follow in the {stratum}" if leader else f"unlink the {stratum}")
+        self.history.apply(study, tr("follow in the {0}", stratum) if leader else tr("unlink the {0}", stratum))
 
     def set_free(self, name, is_free):
         if not self.has_specimen():
@@ -176,7 +177,7 @@ class Session(QObject):
         if not self.has_specimen():
             return
         specimen = self.specimen.with_bounds(name, bounds)
-        self.change_specimen(specimen, f"bounds of {PARAMETERS[name].words}")
+        self.change_specimen(specimen, tr("bounds of {0}", PARAMETERS[name].words))
 
     def change_reading(self, reading, label):
         """Put a changed reading in the chosen one's place."""
@@ -218,18 +219,18 @@ class Session(QObject):
     def _encoded(self, kept):
         proof, data = kept
         if any(s.name == proof.specimen for s in self.study.specimens):
-            self.history.apply(self.study.with_proof(proof, data), "keep a proof")
+            self.history.apply(self.study.with_proof(proof, data), tr("keep a proof"))
             self.proof_kept.emit(self.study.proofs[-1])
         self._encode_next()
 
     def change_proof(self, proof, **changes):
         """Change what a proof says."""
         proofs = tuple(replace(p, **changes) if p == proof else p for p in self.study.proofs)
-        self.history.apply(replace(self.study, proofs=proofs), "note on a proof")
+        self.history.apply(replace(self.study, proofs=proofs), tr("note on a proof"))
 
     def bring_back(self, proof):
         """Give a proof's specimen its surface again; ValueError where the specimen is gone."""
-        self.history.apply(self.study.with_proof_back(proof), "bring a proof back")
+        self.history.apply(self.study.with_proof_back(proof), tr("bring a proof back"))
         self.choose(self.study.index(proof.specimen))
 
     def set_booth(self, label, dragging=False, **changes):
@@ -242,7 +243,7 @@ class Session(QObject):
         for name, solution in found.items():
             i = study.index(name)
             study = study.with_specimen_at(i, study.specimens[i].with_solved(solution.surface, solution.sigmas))
-        self.history.apply(study, "solve")
+        self.history.apply(study, tr("solve"))
 
     def settle(self):
         """A drag has ended: the next change is a step of its own."""

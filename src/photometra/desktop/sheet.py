@@ -3,6 +3,7 @@
 from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtWidgets import QHBoxLayout, QSizePolicy, QToolButton, QVBoxLayout, QWidget
 
+from ..words import tr
 from .text import Label
 
 
@@ -22,8 +23,8 @@ class Sheet(QWidget):
         self.state.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)
         self.close_button = QToolButton()
         self.close_button.setText("×")
-        self.close_button.setToolTip("Back to the picture (Escape)")
-        self.close_button.setAccessibleName("Back to the picture")
+        self.close_button.setToolTip(tr("Back to the picture (Escape)"))
+        self.close_button.setAccessibleName(tr("Back to the picture"))
         self.close_button.clicked.connect(self.closed)
         top = QWidget()
         top.setSizePolicy(QSizePolicy.Policy.Preferred, QSizePolicy.Policy.Fixed)

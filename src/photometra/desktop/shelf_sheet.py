@@ -16,6 +16,7 @@ from ..demo.making import bench_piece
 from ..demo.samples import SAMPLES
 from ..instruments import instrument
 from ..instruments.devices import TRAITS, DeviceError, simulated_shelf
+from ..words import lowered, tr
 from . import theme
 from .chart import draw_reading, style_plot
 from .ledger import Card
@@ -28,13 +29,13 @@ _HASTE = 30.0
 """Seconds on the bench for each second of ours."""
 _TICK_MS = 100
 _WHAT = {
-    "glossmeter": "gloss at 20, 60 and 85°",
-    "spectrophotometer": "reflectance by wavelength",
-    "refractometer": "index at six lines",
-    "goniophotometer": "the lobe in the plane of incidence",
-    "transmissometer": "transmittance, straight on and in all",
-    "ellipsometer": "psi and delta at 65° and 75°",
-    "scatterprobe": "how far light scatters inside",
+    "glossmeter": tr("gloss at 20, 60 and 85°"),
+    "spectrophotometer": tr("reflectance by wavelength"),
+    "refractometer": tr("index at six lines"),
+    "goniophotometer": tr("the lobe in the plane of incidence"),
+    "transmissometer": tr("transmittance, straight on and in all"),
+    "ellipsometer": tr("psi and delta at 65° and 75°"),
+    "scatterprobe": tr("how far light scatters inside"),
 }
 
 
@@ -67,7 +68,13 @@ class DeviceCard(Card):
             painter.setPen(QPen(theme.colour("straw"), 2.0))
             painter.drawArc(lamp.adjusted(-3, -3, 3, 3), 90 * 16, int(-360 * 16 * min(1.0, self.state.warmth)))
         if self.state.is_on:
-            word = "warming" if self.state.wait_s > 0.0 else "to be calibrated" if self.state.missing else "ready"
+            word = (
+                tr("warming")
+                if self.state.wait_s > 0.0
+                else tr("to be calibrated")
+                if self.state.missing
+                else tr("ready")
+            )
             right = QRectF(0.0, 8.0, self.width() - 10.0, 17.0)
             painter.setPen(theme.colour("verdigris" if word == "ready" else "quiet"))
             painter.drawText(right, Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter, word)
@@ -79,7 +86,7 @@ class ShelfSheet(Sheet):
     read = pyqtSignal(object)
 
     def __init__(self, session: Session, parent=None):
-        super().__init__("Instrument shelf", parent)
+        super().__init__(tr("Instrument shelf"), parent)
         self.session = session
         self.devices = simulated_shelf(seed=int(time.time()) % 10_000)
         self.now = 0.0
@@ -113,41 +120,41 @@ class ShelfSheet(Sheet):
         self.says.setWordWrap(True)
         self.says.setMinimumHeight(40)
         self.piece = QComboBox()
-        self.piece.setAccessibleName("Piece on the bench")
-        self.piece.setToolTip("What lies under the device: a piece whose surface nobody is told")
+        self.piece.setAccessibleName(tr("Piece on the bench"))
+        self.piece.setToolTip(tr("What lies under the device: a piece whose surface nobody is told"))
         for sample in SAMPLES:
-            self.piece.addItem(f"a piece of the {sample.name.lower()}", sample.name)
+            self.piece.addItem(tr("a piece of the {0}", lowered(sample.name)), sample.name)
         self.piece.activated.connect(lambda _i: self._place())
-        self.power = QPushButton("Switch on")
+        self.power = QPushButton(tr("Switch on"))
         self.power.clicked.connect(self._switch_on)
         self.standards = QHBoxLayout()
         self.geometry = QComboBox()
-        self.geometry.setAccessibleName("Geometry")
+        self.geometry.setAccessibleName(tr("Geometry"))
         self.repeats = QSpinBox()
         self.repeats.setRange(1, 50)
         self.repeats.setValue(3)
-        self.repeats.setAccessibleName("Repeats")
-        self.repeats.setToolTip("How many times it reads; their mean is kept")
-        self.measure_button = QPushButton("Measure")
+        self.repeats.setAccessibleName(tr("Repeats"))
+        self.repeats.setToolTip(tr("How many times it reads; their mean is kept"))
+        self.measure_button = QPushButton(tr("Measure"))
         self.measure_button.setObjectName("primary")
-        self.measure_button.setToolTip("Read the piece, and add the reading to the chosen specimen")
+        self.measure_button.setToolTip(tr("Read the piece, and add the reading to the chosen specimen"))
         self.measure_button.clicked.connect(self._measure)
         self.clock = Label()
         self.clock.setObjectName("quiet")
         column.addWidget(self.name)
-        column.addWidget(_line("On the bench", self.piece))
-        column.addWidget(_line("Lamp", self.power))
+        column.addWidget(_line(tr("On the bench"), self.piece))
+        column.addWidget(_line(tr("Lamp"), self.power))
         holder = QWidget()
         holder.setLayout(self.standards)
         self.standards.setContentsMargins(0, 0, 0, 0)
-        column.addWidget(_line("Calibrate with", holder))
-        column.addWidget(_line("Geometry", self.geometry))
-        column.addWidget(_line("Mean of", self.repeats))
+        column.addWidget(_line(tr("Calibrate with"), holder))
+        column.addWidget(_line(tr("Geometry"), self.geometry))
+        column.addWidget(_line(tr("Mean of"), self.repeats))
         column.addWidget(self.measure_button)
         column.addWidget(self.says)
         self.plot = pg.PlotWidget()
         style_plot(self.plot.getPlotItem(), self.plot)
-        self.plot.setAccessibleName("The reading that was taken")
+        self.plot.setAccessibleName(tr("The reading that was taken"))
         self.plot.setVisible(False)
         column.addWidget(self.plot, 1)
         column.addStretch(0)
@@ -196,7 +203,7 @@ class ShelfSheet(Sheet):
     def _calibrate(self, standard):
         try:
             self.device.calibrate(standard, self.now)
-            self._say(f"The {standard} is read.")
+            self._say(tr("The {0} is read.", standard))
         except DeviceError as error:
             self._complain(str(error))
         self._show()
@@ -204,13 +211,13 @@ class ShelfSheet(Sheet):
     def _measure(self):
         device, now, geometry, repeats = self.device, self.now, self.geometry.currentText(), self.repeats.value()
         if self.session.specimen is None:
-            self._complain("Add a specimen first; a reading belongs to one.")
+            self._complain(tr("Add a specimen first; a reading belongs to one."))
             return
-        self._say("Measuring…")
+        self._say(tr("Measuring…"))
         self.job.start(lambda _report, _cancel: device.measure(now, geometry, repeats))
 
     def _taken(self, reading):
-        self._say(f"Taken: {reading.label}, {reading.rows} rows. It is with the chosen specimen now.")
+        self._say(tr("Taken: {0}, {1} rows. It is with the chosen specimen now.", reading.label, reading.rows))
         style_plot(self.plot.getPlotItem(), self.plot)
         self.plot.clear()
         draw_reading(self.plot.getPlotItem(), reading)
@@ -237,8 +244,8 @@ class ShelfSheet(Sheet):
             card.mark_chosen(key == self.key)
         state, device = self.device.state(self.now), self.device
         self.name.setText(device.label)
-        waiting = f"warming up, {math.ceil(state.wait_s)} s more" if state.wait_s > 0.0 else "on, steady"
-        self.power.setText(waiting if state.is_on else "Switch on")
+        waiting = tr("warming up, {0} s more", math.ceil(state.wait_s)) if state.wait_s > 0.0 else tr("on, steady")
+        self.power.setText(waiting if state.is_on else tr("Switch on"))
         self.power.setEnabled(not state.is_on)
         self._show_standards(device, state)
         geometries = list(instrument(self.key).geometries)
@@ -247,7 +254,9 @@ class ShelfSheet(Sheet):
             self.geometry.addItems(geometries)
         self.geometry.parentWidget().setVisible(bool(geometries))
         minutes, seconds = divmod(int(self.now), 60)
-        self.clock.setText(f"bench clock {minutes}:{seconds:02d}  ·  runs {_HASTE:g} times faster than yours")
+        self.clock.setText(
+            tr("bench clock {0}:{1}  ·  runs {2} times faster than yours", minutes, f"{seconds:02d}", f"{_HASTE:g}")
+        )
 
     def _show_standards(self, device, state):
         there = [self.standards.itemAt(i).widget() for i in range(self.standards.count())]

@@ -14,6 +14,7 @@ from PyQt6.QtWidgets import (
     QVBoxLayout,
 )
 
+from ..words import tr
 from .commands import commands_of
 from .text import Label
 
@@ -46,41 +47,42 @@ class ShortcutsDialog(QDialog):
 
     def __init__(self, bar, settings, parent=None):
         super().__init__(parent)
-        self.setWindowTitle("Keyboard shortcuts")
+        self.setWindowTitle(tr("Keyboard shortcuts"))
         self.resize(*_SIZE)
         self._settings, self._commands = settings, _named(bar)
         self.field = QLineEdit()
-        self.field.setPlaceholderText("find a command")
-        self.field.setAccessibleName("Find a command")
+        self.field.setPlaceholderText(tr("find a command"))
+        self.field.setAccessibleName(tr("Find a command"))
         self.field.textChanged.connect(self._filter)
         self.table = QTableWidget(len(self._commands), 2)
-        self.table.setAccessibleName("Commands and their keys")
-        self.table.setHorizontalHeaderLabels(["command", "key"])
+        self.table.setAccessibleName(tr("Commands and their keys"))
+        self.table.setHorizontalHeaderLabels([tr("command"), tr("key")])
         self.table.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
         self.table.setSelectionMode(QAbstractItemView.SelectionMode.SingleSelection)
         self.table.setEditTriggers(QAbstractItemView.EditTrigger.NoEditTriggers)
         self.table.verticalHeader().hide()
         self.table.horizontalHeader().setStretchLastSection(True)
-        for row, (words, action) in enumerate(self._commands):
-            self.table.setItem(row, 0, QTableWidgetItem(words))
+        shown = {action: words for words, action in commands_of(bar)}
+        for row, (_, action) in enumerate(self._commands):
+            self.table.setItem(row, 0, QTableWidgetItem(shown[action].removesuffix("…")))
             self.table.setItem(row, 1, QTableWidgetItem(_written(action)))
         self.table.resizeColumnToContents(0)
         self.table.itemSelectionChanged.connect(self._chosen)
         self.keys = QKeySequenceEdit()
         self.keys.setMaximumSequenceLength(1)
-        self.keys.setAccessibleName("New key")
+        self.keys.setAccessibleName(tr("New key"))
         self.keys.editingFinished.connect(self._take)
-        self.clear_button = QPushButton("No key")
+        self.clear_button = QPushButton(tr("No key"))
         self.clear_button.clicked.connect(lambda: self._set(QKeySequence()))
-        self.restore_button = QPushButton("Restore")
-        self.restore_button.setToolTip("The key that this command had at first")
+        self.restore_button = QPushButton(tr("Restore"))
+        self.restore_button.setToolTip(tr("The key that this command had at first"))
         self.restore_button.clicked.connect(self._restore)
-        self.restore_all_button = QPushButton("Restore all")
+        self.restore_all_button = QPushButton(tr("Restore all"))
         self.restore_all_button.clicked.connect(self._restore_all)
         self.says = Label()
         self.says.setObjectName("quiet")
         self.says.setWordWrap(True)
-        close = QPushButton("Close")
+        close = QPushButton(tr("Close"))
         close.clicked.connect(self.accept)
         row = QHBoxLayout()
         for part in (self.keys, self.clear_button, self.restore_button, self.restore_all_button):
@@ -96,8 +98,9 @@ class ShortcutsDialog(QDialog):
     def _filter(self, text):
         parts = text.casefold().split()
         first = None
-        for row, (words, _) in enumerate(self._commands):
-            is_found = all(part in words.casefold() for part in parts)
+        for row in range(len(self._commands)):
+            words = self.table.item(row, 0).text().casefold()
+            is_found = all(part in words for part in parts)
             self.table.setRowHidden(row, not is_found)
             first = row if is_found and first is None else first
         if first is not None:
@@ -128,7 +131,7 @@ class ShortcutsDialog(QDialog):
         other = next((w for w, a in self._commands if a is not action and sequence in a.shortcuts()), None)
         if other is not None and not sequence.isEmpty():
             self._chosen()
-            self.says.setText(f"{sequence.toString()} belongs to '{other}'; give that another key first.")
+            self.says.setText(tr("{0} belongs to '{1}'; give that another key first.", sequence.toString(), other))
             return
         action.setShortcuts([] if sequence.isEmpty() else [sequence])
         self._settings.setValue(f"{_GROUP}/{words}", sequence.toString())

@@ -22,7 +22,9 @@ from ..imaging.framing import in_view
 from ..imaging.visible import drawn_error, top_of
 from ..study import Pin, Reference, shown_names
 from ..surface.checks import picture_findings
+from ..words import tr
 from . import theme
+from .called import called
 from .chain_strip import ChainStrip
 from .compare_strip import CompareStrip
 from .comparison import DIVIDER, FLICKER, SIDE, Comparison, Setting
@@ -119,20 +121,22 @@ class Sight(QWidget):
         row.setSpacing(3)
         self.environment = QComboBox()
         self.environment.setFixedWidth(106)
-        self.environment.setToolTip("The light around the booth")
-        self.environment.setAccessibleName("Environment")
+        self.environment.setToolTip(tr("The light around the booth"))
+        self.environment.setAccessibleName(tr("Environment"))
         self.environment.activated.connect(self._environment_chosen)
-        self.turn = DragField("azimuth", "°", -180.0, 180.0, 0.5, 0, "Azimuth of the environment, in degrees")
-        self.strength = DragField("intensity", "×", 0.0, 20.0, 0.01, 2, "Intensity of the environment, a factor")
+        self.turn = DragField(tr("azimuth"), "°", -180.0, 180.0, 0.5, 0, tr("Azimuth of the environment, in degrees"))
+        self.strength = DragField(
+            tr("intensity"), "×", 0.0, 20.0, 0.01, 2, tr("Intensity of the environment, a factor")
+        )
         for field, key in ((self.turn, "turn"), (self.strength, "strength")):
             field.changed.connect(lambda v, goes_on, key=key: self._set_booth(key, v, goes_on))
-        self.booth_button = self._tool("Booth", "Shape, camera, lamps and rendering (B)", True)
+        self.booth_button = self._tool(tr("Booth"), tr("Shape, camera, lamps and rendering (B)"), True)
         self.booth_button.setShortcut("B")
         self.booth_button.clicked.connect(self.booth_wanted)
         for part in (self.booth_button, self.environment, self.turn, self.strength):
             row.addWidget(part)
         row.addStretch(1)
-        against = Label("compare with")
+        against = Label(tr("compare with"))
         against.setObjectName("quiet")
         for part in (against, self.compare_strip.partner, self.compare_strip.more):
             row.addWidget(part)
@@ -153,13 +157,13 @@ class Sight(QWidget):
         names = [*environment_names(), UNIFORM, *kept]
         if booth.environment not in names:
             # What the study asks for and has not is said, not hidden behind another name.
-            kept[booth.environment] = f"{booth.environment} (missing)"
+            kept[booth.environment] = tr("{0} (missing)", booth.environment)
             names.append(booth.environment)
         shown = [self.environment.itemData(i) for i in range(self.environment.count())]
         if shown != names:
             self.environment.clear()
             for name in names:
-                self.environment.addItem(kept.get(name, name.replace("-", " ")), name)
+                self.environment.addItem(kept.get(name, called(name).replace("-", " ")), name)
         self.environment.setCurrentIndex(self.environment.findData(booth.environment))
         self.show_pins()
         self.readouts.read_numbers()
@@ -276,7 +280,7 @@ class Sight(QWidget):
         region = min(x0, x1), min(y0, y1), max(x0, x1), max(y0, y1)
         wide, high = region[2] - region[0], region[3] - region[1]
         if min(wide, high) < _SMALLEST_REGION:
-            self.session.said.emit("That region is too small; drag a larger rectangle")
+            self.session.said.emit(tr("That region is too small; drag a larger rectangle"))
             self.session.booth_changed.emit()
         else:
             self.session.set_booth("region", region=tuple(round(v, 4) for v in region))
@@ -287,7 +291,7 @@ class Sight(QWidget):
             self.pick(REGION)
         else:
             self.pick("")
-            self.session.set_booth("whole picture", region=None)
+            self.session.set_booth(tr("whole picture"), region=None)
 
     def _show_layer(self, name):
         self.layer = name
@@ -305,7 +309,7 @@ class Sight(QWidget):
         height, width, _ = data.shape
         image = QImage(data.tobytes(), width, height, 4 * width, QImage.Format.Format_RGBA8888).copy()
         colours = [tuple(c) for c in ramp(np.linspace(0.0, 1.0, 9))]
-        legend = ("ΔE2000 of one standard error", "0", f"{top_of(error):g}", colours)
+        legend = (tr("ΔE2000 of one standard error"), "0", f"{top_of(error):g}", colours)
         self.surveyor.lay_over(image, legend)
 
     def toggle_plain(self):
@@ -338,12 +342,12 @@ class Sight(QWidget):
         try:
             if what == NEUTRAL:
                 if min(colour) <= 1e-5:
-                    raise InputError("that place is too dark to balance on; choose a lighter grey")
+                    raise InputError(tr("that place is too dark to balance on; choose a lighter grey"))
                 # Only the hue of the light counts.
                 white = tuple(v / max(colour) for v in colour)
-                self.session.set_booth("white balance", white=white)
+                self.session.set_booth(tr("white balance"), white=white)
             else:
-                self.session.set_booth("expose for white", exposure=round(exposure_for_white(colour), 3))
+                self.session.set_booth(tr("expose for white"), exposure=round(exposure_for_white(colour), 3))
         except InputError as error:
             self.session.said.emit(str(error))
 
@@ -353,10 +357,10 @@ class Sight(QWidget):
         (x, y), (to_x, to_y) = np.round(in_view((begin, end), width / height), 5).tolist()
         pins = self.session.study.booth.pins
         n = 1 + sum(p.form == form for p in pins)
-        pin = Pin(f"{form.capitalize()} {n}", x, y, form=form)
+        pin = Pin(f"{called(form)} {n}", x, y, form=form)
         if form != PIN:
             if max(abs(to_x - x), abs(to_y - y)) < _SMALLEST_REGION:
-                self.session.said.emit(f"That {form} is too small; press, drag and release")
+                self.session.said.emit(tr("That {0} is too small; press, drag and release", form))
                 return
             pin = replace(pin, to_x=to_x, to_y=to_y, radius=_BAND if form == LINE else pin.radius)
         self.session.set_booth("pin", pins=(*pins, pin))

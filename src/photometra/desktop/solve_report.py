@@ -8,6 +8,7 @@ from PyQt6.QtWidgets import QGridLayout, QSizePolicy, QVBoxLayout, QWidget
 from ..figures import figures, with_error
 from ..surface import hex_colour
 from ..surface.parameters import scalar_owner, spoken, titled
+from ..words import tr, with_unit
 from . import theme
 from .heat_table import HeatTable
 from .ledger import OUT, WITHIN, short_number
@@ -100,7 +101,7 @@ class Hill(QWidget):
 
 def fill_posterior(column, solution, posterior):
     """Lay a sampled posterior out: what it is worth, and each scalar's interval and hill."""
-    words = label(f"{posterior.sentence}. Middle 68 %, with the error bar below:", "quiet", 8.5)
+    words = label(tr("{0}. Middle 68 %, with the error bar below:", posterior.sentence), "quiet", 8.5)
     words.setWordWrap(True)
     column.addWidget(words)
     grid = QGridLayout()
@@ -112,10 +113,10 @@ def fill_posterior(column, solution, posterior):
         unit = scalar_owner(name)[0].unit
         grid.addWidget(_named(name), row, 0)
         a, b, c = (with_error(v, 0.5 * (high - low)) for v in (middle, low, high))
-        words = f"{a}  ({b} to {c}){f' {unit}' if unit else ''}"
+        words = tr("{0}  ({1} to {2}){3}", a, b, c, f" {unit}" if unit else "")
         grid.addWidget(label(words, right=True), row, 1)
         hill = Hill(posterior.samples[:, row], of[name])
-        hill.setAccessibleName(f"Posterior of {spoken(name)}: {words}")
+        hill.setAccessibleName(tr("Posterior of {0}: {1}", spoken(name), words))
         grid.addWidget(hill, row, 2)
     grid.setColumnStretch(2, 1)
     column.addLayout(grid)
@@ -153,12 +154,15 @@ def first_words(solution):
     if not verdict.is_good:
         yield "brick", f"! {verdict.sentence}."
         if not verdict.fits:
-            yield "quiet", "The error bars below say how far the values are tied, not how true they are."
+            yield "quiet", tr("The error bars below say how far the values are tied, not how true they are.")
         for sentence in verdict.helps:
-            yield "", f"What would help: {sentence}."
+            yield "", tr("What would help: {0}.", sentence)
     for name in solution.spectral:
         shown = hex_colour(solution.surface.rgb(name))
-        yield "quiet", f"{titled(name)} is solved by wavelength: red, green and blue could not follow. In sRGB {shown}."
+        yield (
+            "quiet",
+            tr("{0} is solved by wavelength: red, green and blue could not follow. In sRGB {1}.", titled(name), shown),
+        )
 
 
 def parameters(solution):
@@ -177,19 +181,23 @@ def parameters(solution):
         grid.addWidget(_named(s.name), row, 0)
         grid.addWidget(label(figures(s.start, 4), "quiet", right=True), row, 1)
         grid.addWidget(label("→", "quiet"), row, 2)
-        value = label(
-            with_error(s.value, s.sigma) + (f" {p.unit}" if p.unit else ""), weight=QFont.Weight.Medium, right=True
-        )
+        value = label(with_unit(with_error(s.value, s.sigma), p.unit), weight=QFont.Weight.Medium, right=True)
         grid.addWidget(value, row, 3)
-        sure = "at its bound" if s.at_bound else "not determined" if s.sigma is None else f"± {figures(s.sigma, 2)}"
+        sure = (
+            tr("at its bound")
+            if s.at_bound
+            else tr("not determined")
+            if s.sigma is None
+            else f"± {figures(s.sigma, 2)}"
+        )
         grid.addWidget(label(sure, grey), row, 4)
         grid.addWidget(Whisker(s, not grey), row, 5)
         row += 1
     for name, parts in spectra.items():
         errors = [s.sigma for s in parts if s.sigma]
-        grid.addWidget(label(f"{titled(name)}, by wavelength", weight=QFont.Weight.Medium), row, 0)
-        typical = f"± {figures(np.median(errors), 2)} each" if errors else "not determined"
-        grid.addWidget(label(f"{len(parts)} values, {typical}", grey), row, 1, 1, 5)
+        grid.addWidget(label(tr("{0}, by wavelength", titled(name)), weight=QFont.Weight.Medium), row, 0)
+        typical = tr("± {0} each", figures(np.median(errors), 2)) if errors else tr("not determined")
+        grid.addWidget(label(tr("{0} values, {1}", len(parts), typical), grey), row, 1, 1, 5)
         row += 1
     grid.setColumnStretch(5, 1)
     return grid
@@ -199,14 +207,14 @@ def effects(solution):
     """What the instruments were found to be off by, in one line for each reading."""
     column = QVBoxLayout()
     column.setSpacing(1)
-    column.addWidget(label("Instrument errors, solved together with the surface:", "quiet"))
+    column.addWidget(label(tr("Instrument errors, solved together with the surface:"), "quiet"))
     for name in dict.fromkeys(e.reading for e in solution.effects):
         ours = [e for e in solution.effects if e.reading == name]
         line = label(f"{name}: {', '.join(e.told for e in ours)}".replace("-", "−"), "quiet", 8.5)
         line.setWordWrap(True)
         stated = ", ".join(f"{e.told.split()[0]} ± {figures(e.stated)}" for e in ours)
         line.setToolTip(
-            f"Stated before: {stated}. Each is an unknown with that as its prior, and widens the error bars"
+            tr("Stated before: {0}. Each is an unknown with that as its prior, and widens the error bars", stated)
         )
         column.addWidget(line)
     return column
@@ -223,7 +231,7 @@ def readings(before, after):
         grid.addWidget(label(short_number(b.value), "quiet", right=True), i, 1)
         grid.addWidget(label("→", "quiet"), i, 2)
         grid.addWidget(label(short_number(a.value), weight=QFont.Weight.Medium, right=True), i, 3)
-        grid.addWidget(label(f"of {tolerance:g}", "quiet"), i, 4)
+        grid.addWidget(label(tr("of {0}", f"{tolerance:g}"), "quiet"), i, 4)
         grid.addWidget(label(sign, "" if a.within else "brick"), i, 5)
     return grid
 
@@ -238,14 +246,14 @@ def correlation(solution):
     cells = [
         [
             (float(c[i, j]), "" if i == j else _hundredths(c[i, j]),
-             f"{names[a]} and {names[b]}: correlation {c[i, j]:+.2f}")
+             tr("{0} and {1}: correlation {2}", names[a], names[b], f'{c[i, j]:+.2f}'))
             if b <= a else None
             for b, j in enumerate(kept)
         ]
         for a, i in enumerate(kept)
     ]  # fmt: skip
     table = HeatTable(cell_width=26.0)
-    table.setAccessibleName("Correlations, in hundredths")
+    table.setAccessibleName(tr("Correlations, in hundredths"))
     table.show_table(names, _heads(names), cells)
     return table
 
@@ -271,4 +279,4 @@ def strongest(solution):
         return ""
     i, j = np.unravel_index(np.argmax(np.abs(c)), c.shape)
     names = [spoken(s.name) for s in solution.solved]
-    return f"Most correlated: {names[i]} and {names[j]}, {c[i, j]:+.2f}".replace("-", "−")
+    return tr("Most correlated: {0} and {1}, {2}", names[i], names[j], f"{c[i, j]:+.2f}").replace("-", "−")

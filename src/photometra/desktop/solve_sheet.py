@@ -22,6 +22,7 @@ from ..fitting.posterior import sampled
 from ..imaging.photographed import Photographed, under_found_light
 from ..imaging.visible import visible_error
 from ..surface import PARAMETERS
+from ..words import tr
 from . import theme
 from .ledger import short_number
 from .session import Session
@@ -64,7 +65,7 @@ class FallingMisfit(QWidget):
         painter.drawLine(area.bottomLeft(), area.bottomRight())
         painter.setFont(theme.font(8.0))
         painter.setPen(theme.colour("quiet"))
-        painter.drawText(QPointF(area.left(), area.bottom() + 15.0), "misfit (log) against evaluations")
+        painter.drawText(QPointF(area.left(), area.bottom() + 15.0), tr("misfit (log) against evaluations"))
         if len(self._points) < 2:
             return
         (x0, _), (x1, _) = self._points[0], self._points[-1]
@@ -102,46 +103,48 @@ class SolveSheet(QWidget):
         self.job.progressed.connect(self._progressed)
         self.job.finished.connect(self._finished)
         self.job.failed.connect(self._failed)
-        self.job.cancelled.connect(partial(self._failed, "Stopped; nothing was changed."))
+        self.job.cancelled.connect(partial(self._failed, tr("Stopped; nothing was changed.")))
         self._began = 0.0
         self._specimen = None
-        self.title = label("Solve", "heading", 9.5, QFont.Weight.DemiBold)
+        self.title = label(tr("Solve"), "heading", 9.5, QFont.Weight.DemiBold)
         self.state = label("", "quiet")
         self.state.setSizePolicy(QSizePolicy.Policy.Ignored, QSizePolicy.Policy.Preferred)
-        self.cancel_button = QPushButton("Cancel")
+        self.cancel_button = QPushButton(tr("Cancel"))
         self.cancel_button.clicked.connect(self.job.cancel)
-        self.close_button = QPushButton("Back")
-        self.close_button.setToolTip("Back to the reading")
+        self.close_button = QPushButton(tr("Back"))
+        self.close_button.setToolTip(tr("Back to the reading"))
         self.close_button.clicked.connect(self.closed)
         head = QHBoxLayout()
         head.setContentsMargins(12, 6, 12, 2)
         head.setSpacing(10)
         head.addWidget(self.title)
         head.addWidget(self.state, 1)
-        self.next_button = QPushButton("What next?")
-        self.next_button.setToolTip("Which reading depends on what, and which further one would say most (Ctrl+K)")
+        self.next_button = QPushButton(tr("What next?"))
+        self.next_button.setToolTip(tr("Which reading depends on what, and which further one would say most (Ctrl+K)"))
         self.next_button.clicked.connect(self.next_wanted)
-        self.error_button = QPushButton("See the error")
+        self.error_button = QPushButton(tr("See the error"))
         self.error_button.setCheckable(True)
-        self.error_button.setToolTip("How far the picture may be off by the evidence alone: ΔE of one standard error")
+        self.error_button.setToolTip(
+            tr("How far the picture may be off by the evidence alone: ΔE of one standard error")
+        )
         self.error_button.clicked.connect(self._see_error)
-        self.sample_button = QPushButton("Sample")
+        self.sample_button = QPushButton(tr("Sample"))
         self.sample_button.setToolTip(
-            "Sample the posterior: what the evidence leaves, also where it is not as even as error bars are"
+            tr("Sample the posterior: what the evidence leaves, also where it is not as even as error bars are")
         )
         self.sample_button.clicked.connect(self._sample)
         self.sample_job = LongJob(self)
         self.sample_job.progressed.connect(self._sampling)
         self.sample_job.finished.connect(self._sampled)
         self.sample_job.failed.connect(self._not_sampled)
-        self.sample_job.cancelled.connect(partial(self._not_sampled, "Sampling was stopped."))
-        self.equal_button = QPushButton("Equally good")
+        self.sample_job.cancelled.connect(partial(self._not_sampled, tr("Sampling was stopped.")))
+        self.equal_button = QPushButton(tr("Equally good"))
         self.equal_button.setToolTip(
-            "A ladder of surfaces that the evidence tells no further apart than its error bars"
+            tr("A ladder of surfaces that the evidence tells no further apart than its error bars")
         )
         self.equal_button.clicked.connect(self.equal_wanted)
         self.error_job = LongJob(self)
-        self.error_job.progressed.connect(lambda at: self.state.setText(f"rendering {at[0]} of {at[1]}…"))
+        self.error_job.progressed.connect(lambda at: self.state.setText(tr("rendering {0} of {1}…", at[0], at[1])))
         self.error_job.finished.connect(self._error_seen)
         self.error_job.failed.connect(self.session.said)
         self.error_words = label("")
@@ -181,7 +184,7 @@ class SolveSheet(QWidget):
         if specimen is None or self.job.is_running:
             return False
         self._specimen, self._began = specimen, time.perf_counter()
-        self.title.setText(f"Solving for the {specimen.name}")
+        self.title.setText(tr("Solving for the {0}", specimen.name))
         self.state.setObjectName("quiet")
         self.state.setText("")
         self.curve.clear()
@@ -201,7 +204,7 @@ class SolveSheet(QWidget):
         members = members_of(study, specimen) if linked and not is_photographed else ()
         if members:
             others = ", ".join(m.name for m in members if m.name != specimen.name)
-            self.title.setText(f"Solving for the {specimen.name}, together with {others}")
+            self.title.setText(tr("Solving for the {0}, together with {1}", specimen.name, others))
         self._together, self._members = {}, members
 
         def job(report, cancel):
@@ -240,12 +243,14 @@ class SolveSheet(QWidget):
     def _progressed(self, at):
         evaluations, chi2, paths = at
         self.curve.add(evaluations, chi2)
-        cost = f" of {paths / 1e6:.2f} M paths" if paths else ""
+        cost = tr(" of {0} M paths", f"{paths / 1000000.0:.2f}") if paths else ""
         seconds = time.perf_counter() - self._began
-        self.state.setText(f"{seconds:.1f} s, {evaluations} evaluations{cost}, misfit {figures(chi2, 4)}")
+        self.state.setText(
+            tr("{0} s, {1} evaluations{2}, misfit {3}", f"{seconds:.1f}", evaluations, cost, figures(chi2, 4))
+        )
 
     def _failed(self, sentence):
-        self.title.setText("Not solved")
+        self.title.setText(tr("Not solved"))
         self.state.setText(sentence)
         self.cancel_button.setVisible(False)
         self.close_button.setVisible(True)
@@ -257,14 +262,20 @@ class SolveSheet(QWidget):
         try:
             now = self.session.study.specimen(self._specimen.name)
         except InputError:
-            self._failed("The specimen was removed meanwhile; nothing was changed.")
+            self._failed(tr("The specimen was removed meanwhile; nothing was changed."))
             return
         if (now.surface, now.readings) != (self._specimen.surface, self._specimen.readings) or self._others_changed():
-            self._failed("The specimen was changed meanwhile; nothing was changed by the solve. Solve again.")
+            self._failed(tr("The specimen was changed meanwhile; nothing was changed by the solve. Solve again."))
             return
         self.session.take_solutions(self._together or {now.name: solution})
         verdict = solution.verdict
-        title = "Solved" if verdict.is_good else "Does not fit" if not verdict.fits else "Stopped before it settled"
+        title = (
+            tr("Solved")
+            if verdict.is_good
+            else tr("Does not fit")
+            if not verdict.fits
+            else tr("Stopped before it settled")
+        )
         self.title.setText(f"{title}: {now.name}")
         self.title.setObjectName("heading" if verdict.is_good else "brickheading")
         for changed in (self.title, self.state):
@@ -273,8 +284,10 @@ class SolveSheet(QWidget):
         if self._together:
             self.title.setText(f"{title}: {', '.join(self._together)}")
         before_and_after = " → ".join(short_number(v) for v in (solution.chi2_start, solution.chi2_reduced))
-        cost = f"{solution.points} points, {solution.evaluations} evaluations, {solution.seconds:.1f} s"
-        words = f"reduced χ² {before_and_after}  ·  {cost}  ·  Ctrl+Z undoes it"
+        cost = tr(
+            "{0} points, {1} evaluations, {2} s", solution.points, solution.evaluations, f"{solution.seconds:.1f}"
+        )
+        words = tr("reduced χ² {0}  ·  {1}  ·  Ctrl+Z undoes it", before_and_after, cost)
         # The title leaves little room: what matters least goes into the tooltip.
         self.state.setText(f"χ² {before_and_after}")
         self.state.setToolTip(words)
@@ -296,10 +309,10 @@ class SolveSheet(QWidget):
             return
         specimen, solution = self.session.specimen, self.solution
         if specimen is None or solution is None or specimen.surface != solution.surface:
-            self.session.said.emit("The surface is no longer the one that was solved; solve again before sampling.")
+            self.session.said.emit(tr("The surface is no longer the one that was solved; solve again before sampling."))
             return
         free = [s.name for s in solution.solved]
-        self.sample_button.setText("Stop")
+        self.sample_button.setText(tr("Stop"))
         self.sample_job.start(
             lambda report, cancel: (solution, sampled(
                 solution.surface, specimen.readings, free, specimen.bounds, solution, lambda *at: report(at), cancel,
@@ -309,18 +322,18 @@ class SolveSheet(QWidget):
 
     def _sampling(self, at):
         done, of, worth = at
-        self.state.setText(f"sampling, round {done} of at most {of}: worth {worth:.0f} draws")
+        self.state.setText(tr("sampling, round {0} of at most {1}: worth {2} draws", done, of, f"{worth:.0f}"))
 
     def _sampled(self, found):
         solution, posterior = found
-        self.sample_button.setText("Sample")
+        self.sample_button.setText(tr("Sample"))
         self.state.setText("")
         if solution is self.solution and self._beside is not None:
             clear(self._beside)
             fill_posterior(self._beside, solution, posterior)
 
     def _not_sampled(self, sentence):
-        self.sample_button.setText("Sample")
+        self.sample_button.setText(tr("Sample"))
         self.state.setText("")
         self.session.said.emit(sentence)
 
@@ -334,7 +347,9 @@ class SolveSheet(QWidget):
             return
         if specimen is None or solution is None or specimen.surface != solution.surface:
             self.error_button.setChecked(False)
-            self.session.said.emit("The surface is no longer the one that was solved; solve again to see its error.")
+            self.session.said.emit(
+                tr("The surface is no longer the one that was solved; solve again to see its error.")
+            )
             return
         study, aspect = self.session.study, self.aspect
         self.error_job.start(
@@ -379,9 +394,9 @@ class SolveSheet(QWidget):
         if solution.effects:
             left.addLayout(effects(solution))
         if self._specimen.reference is not None and self._specimen.reference.free_light:
-            self.light_button = QPushButton("Set the light so")
+            self.light_button = QPushButton(tr("Set the light so"))
             self.light_button.setToolTip(
-                "Booth and photograph take on the light that the solve found; undo with Ctrl+Z"
+                tr("Booth and photograph take on the light that the solve found; undo with Ctrl+Z")
             )
             self.light_button.clicked.connect(partial(self._set_light, solution))
             left.addWidget(self.light_button, 0, Qt.AlignmentFlag.AlignLeft)
@@ -407,22 +422,22 @@ class SolveSheet(QWidget):
         except InputError:
             i = None
         if i is None or study.specimens[i].reference is None:
-            self.session.said.emit("The specimen or its photograph was removed meanwhile; nothing was changed.")
+            self.session.said.emit(tr("The specimen or its photograph was removed meanwhile; nothing was changed."))
             return
         changed, specimen = under_found_light(study, study.specimens[i], solution.effects)
-        self.session.history.apply(changed.with_specimen_at(i, specimen), "set the light as solved")
+        self.session.history.apply(changed.with_specimen_at(i, specimen), tr("set the light as solved"))
         self.light_button.setEnabled(False)
 
     def _minima(self, solution):
         """Other values that fit nearly as well, each to be tried with a click."""
         row = QVBoxLayout()
         row.setSpacing(3)
-        row.addWidget(label("These fit too; click to try one:", "quiet"))
+        row.addWidget(label(tr("These fit too; click to try one:"), "quiet"))
         self.minimum_buttons = []
         for m in solution.minima:
             button = QPushButton(f"{told(m)},  χ² {short_number(m.chi2_reduced)}")
-            button.setToolTip(f"Try it: {told(m)}, reduced χ² {short_number(m.chi2_reduced)} instead of "
-                              f"{short_number(solution.chi2_reduced)}. Ctrl+Z undoes it")  # fmt: skip
+            chi2 = short_number(m.chi2_reduced), short_number(solution.chi2_reduced)
+            button.setToolTip(tr("Try it: {0}, reduced χ² {1} instead of {2}. Ctrl+Z undoes it", told(m), *chi2))
             button.clicked.connect(partial(self._try, m))
             self.minimum_buttons.append(button)
             row.addWidget(button, 0, Qt.AlignmentFlag.AlignLeft)
@@ -439,7 +454,7 @@ class SolveSheet(QWidget):
             if minimum.surface.input(name) != specimen.surface.input(name)
         }
         if changes:
-            self.session.set_values(changes, f"try {told(minimum)}")
+            self.session.set_values(changes, tr("try {0}", told(minimum)))
 
     def end(self):
         self.error_job.end()

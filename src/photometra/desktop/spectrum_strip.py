@@ -9,6 +9,7 @@ from ..colour import WAVELENGTHS
 from ..surface import NODES_NM
 from ..surface.scale import Scale
 from ..surface.spectrum import reflectance_of
+from ..words import tr
 from . import theme
 
 _HEIGHT = 104
@@ -30,8 +31,8 @@ class SpectrumStrip(QWidget):
         self.setFixedHeight(_HEIGHT)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
-        self.setAccessibleName(f"{name}, by wavelength")
-        self.setToolTip("Draw the spectrum; arrow keys choose a point and move it")
+        self.setAccessibleName(tr("{0}, by wavelength", name))
+        self.setToolTip(tr("Draw the spectrum; arrow keys choose a point and move it"))
         self.setCursor(Qt.CursorShape.CrossCursor)
 
     def sizeHint(self):

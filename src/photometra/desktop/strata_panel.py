@@ -32,11 +32,13 @@ from ..surface.constants import FROM_MODEL, FROM_READING
 from ..surface.inputs import about, new_map
 from ..surface.known_media import KnownMedium, known_media
 from ..surface.values import parse_number
+from ..words import counted, lowered, tr
 from .absorption_chart import AbsorptionChart
 from .colour_gauge import ConstantsRow, TripleGauge
 from .distributions import Distributions
 from .film_chart import FilmChart
-from .gauge import Gauge
+from .gauge import TO, Gauge
+from .language import as_typed, in_field
 from .roughness_row import RoughnessRow
 from .section import Section
 from .session import Session
@@ -44,7 +46,7 @@ from .switch_row import SwitchRow
 from .text import Label
 from .workers import AFTER_THE_PICTURE, Latest
 
-_NOT_TABLES = {FROM_READING: "from the reading", FROM_MODEL: "from a Drude–Lorentz model"}
+_NOT_TABLES = {FROM_READING: tr("from the reading"), FROM_MODEL: tr("from a Drude–Lorentz model")}
 
 
 class StrataPanel(QWidget):
@@ -80,15 +82,15 @@ class StrataPanel(QWidget):
             tab.setObjectName("tab")
             tab.clicked.connect(partial(session.choose_stratum, name))
             self._tabs.addButton(tab)
-            tabs.addWidget(tab, len(STRATUM_LABELS[name]))
+            tabs.addWidget(tab, len(STRATUM_LABELS[name]) + 1)
             self._pages[name] = (tab, self._page(name))
         self._link = QWidget()
         link = QHBoxLayout(self._link)
         link.setContentsMargins(12, 2, 12, 2)
         self._link_text = Label()
         self._link_text.setObjectName("quiet")
-        self._unlink = QPushButton("Unlink")
-        self._unlink.setToolTip("Let this specimen stand by itself here; it keeps the values")
+        self._unlink = QPushButton(tr("Unlink"))
+        self._unlink.setToolTip(tr("Let this specimen stand by itself here; it keeps the values"))
         self._unlink.clicked.connect(lambda: session.link(session.stratum, None))
         link.addWidget(self._link_text, 1)
         link.addWidget(self._unlink)
@@ -108,7 +110,7 @@ class StrataPanel(QWidget):
         column.addLayout(self._findings)
         column.addStretch(1)
         self._scroll.setWidget(holder)
-        self.solve_button = QPushButton("Solve")
+        self.solve_button = QPushButton(tr("Solve"))
         self.solve_button.setObjectName("primary")
         self.solve_button.clicked.connect(self.solve_wanted)
         self._solve_text = Label()
@@ -182,7 +184,7 @@ class StrataPanel(QWidget):
         button.taken_off.connect(lambda: self._give_map(name, self.session.specimen.surface[name]))
 
     def _give_map(self, name, value):
-        self.session.set_values({name: value}, f"map of {PARAMETERS[name].words}")
+        self.session.set_values({name: value}, tr("map of {0}", PARAMETERS[name].words))
         if isinstance(value, Map):
             self.map_wanted.emit(name)
 
@@ -196,12 +198,12 @@ class StrataPanel(QWidget):
         self.absorption_chart = AbsorptionChart(self.session)
         self.absorption_chart.moved.connect(partial(self._changed, "interior.depth"))
         column.insertWidget(1, self.absorption_chart)
-        self.media_button = QPushButton("Known media…")
-        self.media_button.setToolTip("Take a measured medium, in a clear interior or as the subsurface")
+        self.media_button = QPushButton(tr("Known media…"))
+        self.media_button.setToolTip(tr("Take a measured medium, in a clear interior or as the subsurface"))
         menu = QMenu(self.media_button)
         for title, changes_of in (
-            ("In a clear interior", KnownMedium.as_interior),
-            ("As the subsurface", KnownMedium.as_subsurface),
+            (tr("In a clear interior"), KnownMedium.as_interior),
+            (tr("As the subsurface"), KnownMedium.as_subsurface),
         ):
             part = menu.addMenu(title)
             for medium in known_media():
@@ -210,7 +212,7 @@ class StrataPanel(QWidget):
         column.insertWidget(0, self.media_button, 0, Qt.AlignmentFlag.AlignRight)
 
     def _take_medium(self, medium, changes_of):
-        self.session.set_values(changes_of(medium), medium.name.lower())
+        self.session.set_values(changes_of(medium), lowered(medium.name))
 
     def _roughness_taken(self, roughness):
         """Take a roughness from the row; of one that varies both ends move along, so that its middle is there."""
@@ -242,13 +244,13 @@ class StrataPanel(QWidget):
         low, high = specimen.bounds.get(name, p.hard)
         unit = f" {p.unit}" if p.unit else ""
         text, fine = QInputDialog.getText(
-            self, "Bounds", f"{p.label}: lowest and highest a solve may find{unit}; empty for none",
-            text=f"{low:g} to {high:g}",
+            self, tr("Bounds"), tr("{0}: lowest and highest a solve may find{1}; empty for none", p.label, unit),
+            text=in_field(tr("{0} to {1}", f"{low:g}", f"{high:g}")),
         )  # fmt: skip
         if not fine:
             return
         try:
-            bounds = [parse_number(p, part) for part in text.split(" to ")] if text.strip() else None
+            bounds = [parse_number(p, part) for part in as_typed(text).split(TO)] if text.strip() else None
             self.session.set_bounds(name, bounds)
         except InputError as error:
             self.session.said.emit(str(error))
@@ -259,8 +261,10 @@ class StrataPanel(QWidget):
         if name == "constants" and specimen.surface["metalness"] > 0.0:
             colours, error = colours_for(specimen.surface, constants_reading(specimen.readings))
             changes.update(colours)
-            self.session.said.emit(f"By face and edge colour it reflects within {100 * error:.1f} % of its table")
-        self.session.set_values(changes, "clear the constants")
+            self.session.said.emit(
+                tr("By face and edge colour it reflects within {0} % of its table", f"{100 * error:.1f}")
+            )
+        self.session.set_values(changes, tr("clear the constants"))
 
     def _show_stratum(self):
         for name, (tab, page) in self._pages.items():
@@ -323,7 +327,7 @@ class StrataPanel(QWidget):
         specimen = self.session.specimen
         leader = specimen.leader_in(self.session.stratum) if specimen is not None else None
         self._link.setVisible(leader is not None)
-        self._link_text.setText(f"follows {leader}" if leader else "")
+        self._link_text.setText(tr("follows {0}", leader) if leader else "")
 
     def _show_counting(self):
         """Say what the next solve frees and counts."""
@@ -332,11 +336,11 @@ class StrataPanel(QWidget):
             return
         readings = sum(r.active for r in specimen.readings)
         pins = len(self.session.study.counting_pins(specimen))
-        told = [f"{readings} reading{'s' if readings != 1 else ''}"]
+        told = [counted(readings, "{0} reading", "{0} readings")]
         if pins:
-            told.append(f"{pins} pin{'s' if pins != 1 else ''}")
+            told.append(counted(pins, "{0} pin", "{0} pins"))
         free = applicable(specimen.surface, specimen.free)
-        self._solve_text.setText(f"{len(free)} free; {' and '.join(told)} count")
+        self._solve_text.setText(tr("{0} free; {1} count", len(free), tr(" and ").join(told)))
         self.solve_button.setEnabled(bool(free) and readings + pins > 0)
 
     def _constants_face(self, specimen, name="constants"):
@@ -349,7 +353,7 @@ class StrataPanel(QWidget):
         try:
             n, k = constants_of(specimen.surface, constants_reading(specimen.readings))
         except InputError:
-            return "reading (missing)", None
+            return tr("reading (missing)"), None
         facing = fresnel_conductor(1.0, n, k)
         title = _NOT_TABLES.get(key) or table(key).name
         return title, xyz_to_linear_srgb(reflectance_to_xyz(WAVELENGTHS, facing))

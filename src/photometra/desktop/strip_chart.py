@@ -6,6 +6,7 @@ from PyQt6.QtGui import QImage, QPen
 from PyQt6.QtWidgets import QSizePolicy, QWidget
 
 from ..colour import encode_srgb
+from ..words import tr
 from . import theme
 
 
@@ -71,7 +72,7 @@ class StripChart(QWidget):
             veil.setAlpha(190)
             painter.fillRect(self.rect(), veil)
             painter.setPen(theme.colour("quiet"))
-            painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, "being worked out for this surface…")
+            painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, tr("being worked out for this surface…"))
 
     def paint_focus(self, painter):
         if self.hasFocus():

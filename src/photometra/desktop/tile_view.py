@@ -8,6 +8,7 @@ from PyQt6.QtWidgets import QSizePolicy, QWidget
 from ..colour import encode_srgb
 from ..maps import Map
 from ..maps.laying import tile_on, tile_size
+from ..words import tr
 from . import theme
 from .workers import Latest
 
@@ -23,12 +24,12 @@ class TileView(QWidget):
         super().__init__(parent)
         self.setSizePolicy(QSizePolicy.Policy.Preferred, QSizePolicy.Policy.Expanding)
         self.setMinimumSize(110, 100)
-        self.setAccessibleName("The map, flat")
-        self.setToolTip("The map's tile, true to size.<br>Wheel: nearer. Drag: move. Double-click: all of it.")
+        self.setAccessibleName(tr("The map, flat"))
+        self.setToolTip(tr("The map's tile, true to size.<br>Wheel: nearer. Drag: move. Double-click: all of it."))
         self._image = self._size = self._counts = None
-        self._told = "reading the map…"
+        self._told = tr("reading the map…")
         self._zoom, self._middle, self._from = 1.0, QPointF(0.5, 0.5), None
-        self._worker = Latest("map tile", self)
+        self._worker = Latest(tr("map tile"), self)
         self._worker.done.connect(self._baked)
         self._worker.failed.connect(self._failed)
 
@@ -149,7 +150,7 @@ class TileView(QWidget):
             painter.drawRect(QRectF(box.left() + i * step, foot - h * (foot - box.top()), step, h * (foot - box.top())))
         painter.setPen(theme.colour("quiet"))
         below = QRectF(box.left(), foot, box.width(), 11.0)
-        painter.drawText(below, Qt.AlignmentFlag.AlignLeft, "level 0")
+        painter.drawText(below, Qt.AlignmentFlag.AlignLeft, tr("level 0"))
         painter.drawText(below, Qt.AlignmentFlag.AlignRight, "1")
 
 

@@ -6,6 +6,7 @@ from PyQt6.QtCore import QObject, pyqtSignal
 
 from .. import faults
 from ..errors import InputError
+from ..words import tr
 from .scheduler import LOOKED_AT, SCHEDULER, Work
 
 AFTER_THE_PICTURE = 0.02
@@ -102,5 +103,5 @@ def error_text(error):
     """A sentence for people; what nobody foresaw goes to the log in full."""
     if not isinstance(error, (InputError, OSError)):
         where = faults.note(error)
-        return f"something went wrong inside ({type(error).__name__}: {error}); the trace is in {where}"
+        return tr("something went wrong inside ({0}: {1}); the trace is in {2}", type(error).__name__, error, where)
     return str(error)

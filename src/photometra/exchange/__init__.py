@@ -5,6 +5,7 @@ from functools import partial
 from pathlib import Path
 
 from ..errors import InputError
+from ..words import tr
 
 STANDARDS = {"materialx": (".mtlx",), "gltf": (".glb",), "usd": (".usda", ".usdc")}
 """What is written, and by which suffixes."""
@@ -39,7 +40,7 @@ def read_materials(path, unit_mm=None, size_mm=60.0):
 
         found = read_usd_materials(path, size_mm)
     else:
-        raise InputError(f"{path}: materials come from {', '.join(s[1:] for s in MATERIAL_SUFFIXES)}")
+        raise InputError(tr("{0}: materials come from {1}", path, ", ".join(s[1:] for s in MATERIAL_SUFFIXES)))
     return [replace(t, specimen=_told(t, Path(path).name)) for t in found]
 
 

@@ -11,13 +11,14 @@ import numpy as np
 from ..errors import InputError
 from ..study import Specimen
 from ..surface import PARAMETERS
+from ..words import tr
 from . import OPENPBR
 from .baked import SAME, carries, input_of
 from .loss import Fitted
 from .materialx import HAZE, openpbr_inputs
 from .models import as_model, picture_inputs
 
-EXACT, ONE_VALUE, LOST = "exact", "as one value", "cannot be carried"
+EXACT, ONE_VALUE, LOST = "exact", tr("as one value"), tr("cannot be carried")
 
 
 def carried(specimen: Specimen, fit: Fitted, standard, model=OPENPBR) -> dict[str, str]:
@@ -26,7 +27,7 @@ def carried(specimen: Specimen, fit: Fitted, standard, model=OPENPBR) -> dict[st
     model = "gltf_pbr" if standard == "gltf" else model
     uniform = replace(specimen, surface=specimen.surface.uniform())
     written = _written(uniform, standard, model)
-    within = f"within ΔE {max(0.1, math.ceil(10.0 * fit.fitted.delta_e) / 10.0):.1f}"
+    within = tr("within ΔE {0}", f"{max(0.1, math.ceil(10.0 * fit.fitted.delta_e) / 10.0):.1f}")
     out = {}
     for name in specimen.surface.given:
         if not specimen.surface.applies(name):

@@ -17,6 +17,7 @@ from ..surface.bank import compile_measured
 from ..surface.coat import COLOUR_UM
 from ..surface.inputs import height_of_normals_um
 from ..surface.values import BUMP, COAT_BUMP
+from ..words import tr
 from .baked import SAME, STEPS
 from .graph import Graph, Value, constant
 from .materialx import HAZE, _rgb, _schlick
@@ -68,7 +69,7 @@ class Coming:
             self.changes[name] = tuple(float(v) for v in np.resize(mean, 3)) if p.components else float(mean[0])
             return
         if not p.varies:
-            self.graph.note(f"the picture of {p.words}: carried as its mean, as {p.name} cannot vary here")
+            self.graph.note(tr("the picture of {0}: carried as its mean, as {1} cannot vary here", p.words, p.name))
             self.put(name, Value(value.mean[None] if p.components else value.mean), factor)
             return
         self.changes[name] = self._map(p, value, data, factor)
@@ -119,14 +120,14 @@ def _surface(changes):
     try:
         return Surface(changes)
     except InputError as error:
-        raise InputError(f"the surface cannot be taken in: {error}") from None
+        raise InputError(tr("the surface cannot be taken in: {0}", error)) from None
 
 
 def _interface(coming):
     """Face and edge reflectance of the metal; the index of the dielectric, weakened as the weight says."""
     weight = np.clip(coming.number("specular_weight"), 0.0, 1.0)
     if coming.of("specular_weight").varies:
-        coming.graph.note("the picture of how strongly it reflects: carried as its mean")
+        coming.graph.note(tr("the picture of how strongly it reflects: carried as its mean"))
     if coming.number("base_metalness") > 0.0:
         base = coming.of("base_color")
         gain = coming.number("base_weight") * weight
@@ -135,13 +136,13 @@ def _interface(coming):
         edge = coming.colour("specular_color") * _schlick(face, COS_EDGE)
         coming.put("edge_colour", constant(*np.clip(edge, 0.0, 1.0)))
         if coming.of("specular_color").varies:
-            coming.graph.note("the picture of the metal's tint at the edge: carried as its mean")
+            coming.graph.note(tr("the picture of the metal's tint at the edge: carried as its mean"))
     if coming.number("base_metalness") < 1.0:
         face = float(weight * fresnel_dielectric(1.0, coming.number("specular_ior")))
         coming.changes["ior"] = float(np.clip(index_of_reflectance(face), 1.0, 3.0))
         tint = coming.colour("specular_color")
         if coming.number("base_metalness") <= 0.0 and np.ptp(tint) + abs(1.0 - tint.mean()) > 1e-3:
-            coming.graph.note("the tint of a dielectric's reflection: nature has none")
+            coming.graph.note(tr("the tint of a dielectric's reflection: nature has none"))
 
 
 def _inside(coming):
@@ -154,7 +155,10 @@ def _inside(coming):
             coming.changes["interior.depth"] = float(np.clip(depth or coming.size_mm, 0.001, 10_000.0))
             if not depth:
                 coming.graph.note(
-                    f"a tint of what goes through, without a depth: taken as the colour at {coming.size_mm:g} mm"
+                    tr(
+                        "a tint of what goes through, without a depth: taken as the colour at {0} mm",
+                        f"{coming.size_mm:g}",
+                    )
                 )
         scatter = coming.colour("transmission_scatter")
         if depth and scatter.max() > 0.0:
@@ -168,7 +172,9 @@ def _inside(coming):
         longest = coming.number("subsurface_radius") * coming.unit_mm
         coming.put("subsurface.radius", coming.of("subsurface_radius_scale"), longest)
         if coming.number("subsurface_scatter_anisotropy") != 0.0:
-            coming.graph.note("the anisotropy of the subsurface: its mean free path counts for even scattering here")
+            coming.graph.note(
+                tr("the anisotropy of the subsurface: its mean free path counts for even scattering here")
+            )
 
 
 def _body(coming):
@@ -222,9 +228,9 @@ def _colour_that_leaves(coming, ours, theirs, gain, bare):
 
 def _left_out(coming):
     if coming.number("emission_luminance") > 0.0:
-        coming.graph.note("the light that it gives by itself: nothing here glows")
+        coming.graph.note(tr("the light that it gives by itself: nothing here glows"))
     if coming.number("coat_weight") > 0.0 and abs(coming.number("coat_darkening") - 1.0) > 1e-3:
-        coming.graph.note("the coat's darkening: here it is what the coat's index makes it")
+        coming.graph.note(tr("the coat's darkening: here it is what the coat's index makes it"))
 
 
 def _relief(coming):
@@ -248,7 +254,7 @@ def _bump(coming, theirs, ours):
         return
     p = PARAMETERS[ours]
     if not value.varies or value.data.shape[-1] < 3:
-        coming.graph.note(f"the picture of normals: give the parameter {p.words} a map of it by hand")
+        coming.graph.note(tr("the picture of normals: give the parameter {0} a map of it by hand", p.words))
         return
     normals = value.data / np.maximum(np.linalg.norm(value.data, axis=-1, keepdims=True), 1e-6)
     content = encoded_levels(0.5 + 0.5 * normals)
@@ -258,5 +264,5 @@ def _bump(coming, theirs, ours):
     if high < _LEAST_BUMP_UM:
         return
     coming.changes[ours] = Map((layer,), 0.0, high)
-    coming.graph.note(f"the picture of normals: carried as heights with those slopes, {p.words} {high:.3g} µm on a "
-                      f"ball of {coming.size_mm:g} mm; on another shape, set its range again")  # fmt: skip
+    coming.graph.note(tr("the picture of normals: carried as heights with those slopes, {0} {1} µm on a "
+"ball of {2} mm; on another shape, set its range again", p.words, f'{high:.3g}', f'{coming.size_mm:g}'))  # fmt: skip

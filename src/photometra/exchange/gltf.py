@@ -12,6 +12,7 @@ from ..errors import InputError
 from ..names import one_line
 from ..pictures import encoded_levels, encoded_png
 from ..study import Specimen, Study
+from ..words import tr
 from . import baked
 from .coming_in import Coming, specimen_from
 from .gltf_pictures import TEXTURES, THICKNESS, Pictures, textured
@@ -213,7 +214,7 @@ def _textures(specimen, found, inputs, buffer, has_uvs, note):
         coat["clearcoatNormalTexture"] = buffer.texture(maps.pop(baked.COAT_NORMAL)[1], is_deep=True)
     lost = list(maps) + ([] if has_uvs else list(specimen.surface.maps))
     for name in lost:
-        note(f"the map of {name.replace('_', ' ')}: carried as one value")
+        note(tr("the map of {0}: carried as one value", name.replace("_", " ")))
 
 
 def _sheen(maps, inputs, extensions, planes):
@@ -254,16 +255,16 @@ def read_gltf_materials(path, size_mm=60.0) -> list[Taken]:
         if not isinstance(materials, list) or len(materials) > _MOST_MATERIALS:
             raise ValueError
     except (ValueError, AttributeError, struct.error, RecursionError, UnicodeDecodeError):
-        raise InputError(f"{path}: this is not a glTF file, or a damaged one") from None
+        raise InputError(tr("{0}: this is not a glTF file, or a damaged one", path)) from None
     if not materials:
-        raise InputError(f"{path}: there is no material in this file")
+        raise InputError(tr("{0}: there is no material in this file", path))
     try:
         return [_taken(m, i, path, size_mm, document, binary) for i, m in enumerate(materials)]
     except (TypeError, AttributeError, ValueError) as error:
         if isinstance(error, InputError):
             raise
         raise InputError(
-            f"{path}: a material in it is not as the standard wants it ({one_line(str(error))[:60]})"
+            tr("{0}: a material in it is not as the standard wants it ({1})", path, one_line(str(error))[:60])
         ) from None
 
 
@@ -279,10 +280,10 @@ def _taken(material, index, path, size_mm, document, binary):
             if theirs in extensions.get(extension, {}):
                 at[ours] = constant(*np.ravel(extensions[extension][theirs]))
     for extension in extensions.keys() - _PLAIN.keys():
-        graph.note(f"the extension {one_line(extension)[:60]}: not understood")
+        graph.note(tr("the extension {0}: not understood", one_line(extension)[:60]))
     at = textured(at, material, Pictures(document, binary, graph))
     if max(material.get("emissiveFactor", [0.0])) > 0.0:
         at["emissive"] = constant(1.0)
-    name = one_line(str(material.get("name") or f"Material {index + 1}"))
+    name = one_line(str(material.get("name") or tr("Material {0}", index + 1)))
     specimen = specimen_from(name, Coming(graph, from_gltf(at, graph.note), 1.0, size_mm))
     return taken(specimen, "glTF", graph.notes, surface_of("gltf_pbr", at))

@@ -9,6 +9,7 @@ import numpy as np
 from ..disk import read_bytes
 from ..errors import InputError
 from ..pictures import decoded_native
+from ..words import tr
 from .graph import ALPHA, Graph, Value, constant, linear, normals_of
 
 _MOST_BYTES = 200_000_000
@@ -50,7 +51,7 @@ def textured(at, material, pictures):
         if name in _STATED:
             at.setdefault(name, constant(*np.ravel(_STATED[name])))
         found = (
-            pictures.value(place[key], f"the picture of {name.replace('_', ' ')}", space, channel)
+            pictures.value(place[key], tr("the picture of {0}", name.replace("_", " ")), space, channel)
             if key in place
             else None
         )
@@ -62,12 +63,12 @@ def textured(at, material, pictures):
         ("normal", material, "normalTexture"),
         ("clearcoat_normal", extensions.get("KHR_materials_clearcoat", {}), "clearcoatNormalTexture"),
     ):
-        found = pictures.value(place[key], f"the picture of {name.replace('_', ' ')}") if key in place else None
+        found = pictures.value(place[key], tr("the picture of {0}", name.replace("_", " "))) if key in place else None
         if found is not None:
             at[name] = Value(normals_of(found.data, float(place[key].get("scale", 1.0))))
     brushed = extensions.get("KHR_materials_anisotropy", {})
     if brushed.get("anisotropyRotation", 0.0) or "anisotropyTexture" in brushed:
-        pictures.note("the directions of anisotropy: carried as one, along the UVs")
+        pictures.note(tr("the directions of anisotropy: carried as one, along the UVs"))
     return at
 
 
@@ -78,7 +79,7 @@ def _alpha(at, material, pictures):
         at.pop("alpha", None)
         return
     key = "baseColorTexture"
-    found = pictures.value(rough[key], "the picture of alpha", "", ALPHA) if key in rough else None
+    found = pictures.value(rough[key], tr("the picture of alpha"), "", ALPHA) if key in rough else None
     if found is not None:
         at["alpha"] = Value(found.data * at["alpha"].data)
     if mode == "MASK":
@@ -89,7 +90,7 @@ def _film(at, extensions, pictures):
     extension, key, channel = THICKNESS
     film = extensions.get(extension, {})
     if key in film:
-        found = pictures.value(film[key], "the picture of the film's thickness", "", channel)
+        found = pictures.value(film[key], tr("the picture of the film's thickness"), "", channel)
         least = float(film.get("iridescenceThicknessMinimum", 100.0))
         if found is not None:
             at["iridescence_thickness"] = Value(least + (at["iridescence_thickness"].data - least) * found.data)
@@ -109,10 +110,10 @@ class Pictures:
             texture = self._document["textures"][info["index"]]
             data = self._pixels(int(texture["source"]))
             if info.get("texCoord", 0) != 0:
-                self._graph.note(f"{what}: it lies by a second set of UVs; taken by the first")
+                self._graph.note(tr("{0}: it lies by a second set of UVs; taken by the first", what))
             data = self._laid(data, info.get("extensions", {}).get("KHR_texture_transform", {}), what)
         except (KeyError, IndexError, TypeError, ValueError, AttributeError, OverflowError, binascii.Error):
-            self._graph.note(f"{what}: the file does not hold it")
+            self._graph.note(tr("{0}: the file does not hold it", what))
             return None
         except InputError as error:
             self._graph.note(f"{what}: {error}")
@@ -129,7 +130,7 @@ class Pictures:
         whole = [round(v) for v in (across, down)]
         is_plain = abs(whole[0] - across) + abs(whole[1] - down) < 1e-3 and min(whole) >= 1
         if transform.get("rotation", 0.0) or not is_plain or max(whole) * max(data.shape[:2]) > _MOST_SIDE:
-            self._graph.note(f"{what}: turned, or repeated by other than whole times; taken as it lies")
+            self._graph.note(tr("{0}: turned, or repeated by other than whole times; taken as it lies", what))
             return data
         right, below = (float(v) for v in transform.get("offset", (0.0, 0.0)))
         shift = -round(below * data.shape[0]), -round(right * data.shape[1])
@@ -159,5 +160,5 @@ class Pictures:
             return base64.b64decode(uri.partition(",")[2], validate=True)
         path = self._graph.found(unquote(uri))
         if path is None:
-            raise InputError(f"the file '{uri[:80]}' is not there; put it beside the document")
+            raise InputError(tr("the file '{0}' is not there; put it beside the document", uri[:80]))
         return read_bytes(path, _MOST_BYTES)

@@ -13,6 +13,7 @@ from ..colour import decode_srgb
 from ..errors import InputError
 from ..pictures import header_of, read_native, read_picture
 from ..surface.inputs import picture_from
+from ..words import tr
 
 ALPHA = 3
 """The channel that says how much of a picture is there."""
@@ -132,7 +133,7 @@ class Graph:
 
     def output(self, node, output, outer=None, depth=0) -> Value | None:
         if depth > _DEEPEST:
-            self.note(f"{node.getName()}: its graph is too deep; not carried")
+            self.note(tr("{0}: its graph is too deep; not carried", node.getName()))
             return None
         # What stands around is kept, too: another one could else come to have its number.
         self._kept[id(outer)] = outer
@@ -141,7 +142,7 @@ class Graph:
             self._kept[key] = _BEING_WORKED_OUT
             self._kept[key] = self._worked(node, output, outer, depth + 1)
         if self._kept[key] is _BEING_WORKED_OUT:
-            self.note(f"{node.getName()}: its graph goes round in a circle; not carried")
+            self.note(tr("{0}: its graph goes round in a circle; not carried", node.getName()))
             return None
         return self._kept[key]
 
@@ -154,7 +155,7 @@ class Graph:
             inner = node.getImplementation()
             if inner is not None and hasattr(inner, "getNodes"):
                 return self._compound(node, inner, outer, depth)
-            self.note(f"{node.getName()}: a node '{category}' is not understood; not carried")
+            self.note(tr("{0}: a node '{1}' is not understood; not carried", node.getName(), category))
             return None
         names, does = work
         inputs = [self.at(node, n, outer, depth) for n in names]
@@ -180,7 +181,7 @@ class Graph:
         name = port.getResolvedValueString() if port is not None else ""
         path = self.found(name)
         if path is None:
-            self.note(f"the picture '{name[:80]}' is not there; put it beside the document")
+            self.note(tr("the picture '{0}' is not there; put it beside the document", name[:80]))
             return None
         try:
             data, space = self._read(path, port.getActiveColorSpace() or "")
@@ -211,7 +212,7 @@ class Graph:
         had."""
         path = self.found(name)
         if path is None:
-            self.note(f"the picture '{name[:80]}' is not there; put it beside the document")
+            self.note(tr("the picture '{0}' is not there; put it beside the document", name[:80]))
             return None
         try:
             data, space = self._read(path, space)
@@ -232,10 +233,12 @@ class Graph:
             depth, channels = header_of(path)
             data = read_picture(path)
             if max(data.shape[:2]) > _MOST_SIDE:
-                raise InputError(f"{path}: a picture of {data.shape[1]} × {data.shape[0]} is too large to take in")
+                raise InputError(
+                    tr("{0}: a picture of {1} × {2} is too large to take in", path, data.shape[1], data.shape[0])
+                )
             known = space in _ENCODED or _ALIKE.get(space, space) in ("", *_TO_REC709)
             if not known:
-                self.note(f"the colour space '{space}' of {path.name} is not known; taken as linear Rec.709")
+                self.note(tr("the colour space '{0}' of {1} is not known; taken as linear Rec.709", space, path.name))
             self._kept[key] = linear(np.asarray(data, float), space), space if depth == 8 and channels >= 3 else ""
         return self._kept[key]
 
@@ -249,14 +252,14 @@ class Graph:
             found = constant(*(1.0 / np.maximum(scale.data, 1e-6))) if scale is not None else None
             turned = self.at(inner, "rotate", outer, depth)
             if turned is not None and np.any(turned.data):
-                self.note(f"{node.getName()}: the picture is turned by its coordinates; carried upright")
+                self.note(tr("{0}: the picture is turned by its coordinates; carried upright", node.getName()))
         if found is None:
             return 1, 1
         whole = tuple(int(round(float(v))) for v in np.resize(found.data, 2))
         if any(abs(a - b) > 1e-3 for a, b in zip(whole, np.resize(found.data, 2), strict=True)) or not all(
             1 <= v <= 16 for v in whole
         ):
-            self.note(f"{node.getName()}: repeated by other than 1 to 16 whole times; carried once")
+            self.note(tr("{0}: repeated by other than 1 to 16 whole times; carried once", node.getName()))
             return 1, 1
         return whole
 

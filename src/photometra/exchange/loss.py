@@ -25,6 +25,7 @@ from ..instruments.summary import GLOSS_ANGLES, colour_and_gloss
 from ..study import Specimen
 from ..surface import PARAMETERS
 from ..surface.bank import compile_measured
+from ..words import tr
 from . import OPENPBR, theirs
 from .equations import Mixed
 from .graph import constant
@@ -65,7 +66,7 @@ class Loss:
 
     def __str__(self):
         worst = max(self.gloss, key=abs, default=0.0)
-        return f"ΔE {self.delta_e:.2f}, {abs(worst):.1f} gloss units"
+        return tr("ΔE {0}, {1} gloss units", f"{self.delta_e:.2f}", f"{abs(worst):.1f}")
 
 
 def loss_between(before, after) -> Loss:
@@ -222,11 +223,11 @@ def _coloured(value):
 
 def told_loss(fit: Fitted):
     """A sentence on how close a standard comes, by its own equations: as fitted, and as plain renaming would."""
-    by_angle = f"{100.0 * fit.compared.rms_by_angle:.1f} % rms by angle"
-    told = f"by the standard's own equations off by {fit.fitted} and {by_angle}"
+    by_angle = tr("{0} % rms by angle", f"{100.0 * fit.compared.rms_by_angle:.1f}")
+    told = tr("by the standard's own equations off by {0} and {1}", fit.fitted, by_angle)
     if not fit.changed:
         return told
-    return f"{told} ({', '.join(fit.changed)} fitted; by renaming alone {fit.renamed})"
+    return tr("{0} ({1} fitted; by renaming alone {2})", told, ", ".join(fit.changed), fit.renamed)
 
 
 @dataclass(frozen=True, eq=False)
@@ -245,10 +246,10 @@ class Understood:
         return compared(self.surface.uniform(), None, self.closure)
 
     def __str__(self):
-        told = f"differs from its own equations by {self.fitted}"
+        told = tr("differs from its own equations by {0}", self.fitted)
         if self.changed is None:
             return told
-        return f"{told} ({PARAMETERS[self.changed].words} fitted; as written {self.renamed})"
+        return tr("{0} ({1} fitted; as written {2})", told, PARAMETERS[self.changed].words, self.renamed)
 
 
 def understood(surface, closure) -> Understood | None:

@@ -22,6 +22,7 @@ from ..surface import PARAMETERS, rows, table
 from ..surface.bank import compile_measured
 from ..surface.coat import COLOUR_UM
 from ..surface.compile import body_constants, compile_surface
+from ..words import tr
 from . import MODELS, OPENPBR, baked
 from .graph import library
 from .models import as_model, picture_inputs
@@ -71,7 +72,7 @@ def openpbr_inputs(specimen: Specimen, mixed=False):
         if s["constants"]:
             n, k = body_constants(s, constants)
             face, edge = colours_from_constants(n, k)
-            left_out.append("the optical constants by wavelength: carried as colour facing us and at 82 degrees")
+            left_out.append(tr("the optical constants by wavelength: carried as colour facing us and at 82 degrees"))
         else:
             face, edge = compiled.spectra[rows.METAL_A, :-1], compiled.spectra[rows.METAL_B, :-1]
         face, edge = (v * compiled.spectra[rows.METAL_TINT, :-1] for v in (face, edge))
@@ -87,34 +88,38 @@ def openpbr_inputs(specimen: Specimen, mixed=False):
             body, clipped = _rgb(compile_surface(s.with_values({**_BARE, **_SOLID}), constants).spectra[rows.BODY, :-1])
             inputs["base_color"] = ("color3", body)
         else:
-            left_out.append("the colour of the dielectric part of a mixture")
+            left_out.append(tr("the colour of the dielectric part of a mixture"))
         inputs["transmission_weight"] = ("float", s["transmission"])
         if s["transmission"] > 0.0:
             _interior(s, compiled, specimen.size_mm, inputs, left_out)
         if s.applies("subsurface.radius"):
             _subsurface(s, constants, inputs)
             if max(s["subsurface.shallow"], s["subsurface.deep"]) > 0.0:
-                left_out.append("the shallow and deep matter of the subsurface: carried as one colour")
+                left_out.append(tr("the shallow and deep matter of the subsurface: carried as one colour"))
     for name in specimen.surface.maps:
         if not baked.carries(specimen.surface, name):
-            label = PARAMETERS[name].words
-            left_out.append(f"the map of {label}: carried as one value, half-way along its range")
+            left_out.append(as_one_value(PARAMETERS[name].words))
     _layers(s, inputs)
     if s["film.amount"] > 0.0:
         _film_lost(s, left_out)
     if 0.0 < s["metalness"] < 1.0:
-        left_out.append("the exact mixture of metal and dielectric, whose colours OpenPBR ties together")
+        left_out.append(tr("the exact mixture of metal and dielectric, whose colours OpenPBR ties together"))
     _sheet(s, inputs, left_out)
     if s.applies("rotation") and s["rotation"] != 0.0:
-        left_out.append("the rotation of the strokes: it needs the renderer's own tangents")
+        left_out.append(tr("the rotation of the strokes: it needs the renderer's own tangents"))
     if s["haze.amount"] > 0.0 and mixed:
         inputs[HAZE[0]] = ("float", s["haze.amount"])
         inputs[HAZE[1]] = ("float", s["roughness"] + (1.0 - s["roughness"]) * s["haze.spread"])
     elif s["haze.amount"] > 0.0:
-        left_out.append("haze: OpenPBR has a single lobe, written with the finish's own roughness")
+        left_out.append(tr("haze: OpenPBR has a single lobe, written with the finish's own roughness"))
     if clipped:
-        left_out.append("the part of a colour outside Rec.709")
+        left_out.append(tr("the part of a colour outside Rec.709"))
     return inputs, left_out
+
+
+def as_one_value(label):
+    """The sentence on a map that is not carried."""
+    return tr("the map of {0}: carried as one value, half-way along its range", label)
 
 
 def _subsurface(s, constants, inputs):
@@ -136,9 +141,9 @@ def _sheet(s, inputs, left_out):
         # In a thin wall OpenPBR's subsurface is what goes through a sheet and what it sends back, half each.
         inputs["subsurface_weight"] = ("float", min(1.0, 2.0 * s["reverse.translucency"]))
         inputs["subsurface_color"] = ("color3", s.rgb("reverse.colour"))
-        left_out.append("a colour of its own on each side: OpenPBR has one for what goes through")
+        left_out.append(tr("a colour of its own on each side: OpenPBR has one for what goes through"))
     if s["transmission"] > 0.0 and s["thickness"] != 1.0:
-        left_out.append("the thickness of the wall")
+        left_out.append(tr("the thickness of the wall"))
 
 
 def _layers(s, inputs):
@@ -165,11 +170,11 @@ def _film_lost(s, left_out):
     if s["film.constants"]:
         n, k = table(s["film.constants"]).on_grid(WAVELENGTHS)
         if float(np.ptp(n)) > 1e-3:
-            left_out.append("the dispersion of the film's table: carried as its index at 589.3 nm")
+            left_out.append(tr("the dispersion of the film's table: carried as its index at 589.3 nm"))
         if float(np.max(k)) > 1e-3:
-            left_out.append("the absorption of the film's table")
+            left_out.append(tr("the absorption of the film's table"))
     elif s["film.abbe"] > 0.0:
-        left_out.append("the film's dispersion: OpenPBR has one index for it")
+        left_out.append(tr("the film's dispersion: OpenPBR has one index for it"))
 
 
 def _film_index(s):
@@ -185,7 +190,7 @@ def _interior(s, compiled, size_mm, inputs, left_out):
         depth = s["interior.depth"] if s["interior.colour"] != (1.0, 1.0, 1.0) else size_mm
         inputs["transmission_color"] = ("color3", _rgb(np.exp(-absorption * depth))[0])
         inputs["transmission_depth"] = ("float", depth)
-        left_out.append("the spectrum of the absorption: carried as a colour at depth")
+        left_out.append(tr("the spectrum of the absorption: carried as a colour at depth"))
     if s.applies("interior.asymmetry"):
         depth = inputs.setdefault("transmission_depth", ("float", size_mm))[1]
         inputs["transmission_scatter"] = ("color3", tuple(v * depth for v in s.rgb("interior.scatter")))
@@ -196,7 +201,7 @@ def _interior(s, compiled, size_mm, inputs, left_out):
         if abbe < _LEAST_DISPERSIVE:
             inputs["transmission_dispersion_scale"] = ("float", 1.0)
             inputs["transmission_dispersion_abbe_number"] = ("float", abbe)
-        left_out.append("the table's index by wavelength: carried as an index and an Abbe number")
+        left_out.append(tr("the table's index by wavelength: carried as an index and an Abbe number"))
     elif s["abbe"] > 0.0:
         inputs["transmission_dispersion_scale"] = ("float", 1.0)
         inputs["transmission_dispersion_abbe_number"] = ("float", s["abbe"])
@@ -254,7 +259,11 @@ def _pictures_in(model, textures):
             found[theirs] = key, kind, file
         else:
             lost.append(
-                f"the map of {key.replace('_', ' ')}: {MODELS[model]} has no input for it, carried as one value"
+                tr(
+                    "the map of {0}: {1} has no input for it, carried as one value",
+                    key.replace("_", " "),
+                    MODELS[model],
+                )
             )
     return found, lost
 
@@ -309,7 +318,7 @@ def write_materialx(specimen: Specimen, path, inputs=None, unit="mm", model=OPEN
     doc, left_out = document(specimen, inputs, files, unit, model)
     valid, message = doc.validate()
     if not valid:
-        raise ExportError(f"{path}: the document did not come out valid ({message.strip()})")
+        raise ExportError(tr("{0}: the document did not come out valid ({1})", path, message.strip()))
     for key, (_, data) in found.items():
         (path.parent / files[key][1]).parent.mkdir(exist_ok=True)
         baked.write(path.parent / files[key][1], data)

@@ -8,6 +8,7 @@ glTF 2.0 with the ratified KHR_materials extensions (Khronos 2022); UsdPreviewSu
 import numpy as np
 
 from ..optics.dispersion import index_of_reflectance
+from ..words import tr
 from . import OPENPBR
 from .graph import Graph, Value, constant, library, parsed
 
@@ -70,7 +71,7 @@ def to_gltf(inputs, size_mm, note):
     is_clear = value.get("transmission_weight", 0.0) > 0.0
     if value.get("subsurface_weight", 0.0) > 0.0:
         out["base_color"] = _body_colour(value)
-        note("the mean free path of subsurface scattering: glTF has none; its colour is carried")
+        note(tr("the mean free path of subsurface scattering: glTF has none; its colour is carried"))
     if is_clear:
         out["base_color"] = (1.0, 1.0, 1.0)
         out["thickness"] = 0.0 if value.get("geometry_thin_walled") else size_mm / 1000.0
@@ -81,22 +82,22 @@ def to_gltf(inputs, size_mm, note):
                 "attenuation_distance": depth / 1e3,
             }
         if max(value.get("transmission_scatter", (0.0,))) > 0.0:
-            note("scattering within: glTF's volume only absorbs")
+            note(tr("scattering within: glTF's volume only absorbs"))
         if value.get("transmission_dispersion_scale", 0.0) > 0.0:
             out["dispersion"] = _GLTF_ABBE / max(value["transmission_dispersion_abbe_number"], 1e-3)
     if value.get("base_metalness", 0.0) > 0.5 and "specular_color" in value:
-        note("the tint of a metal at the edge: glTF's reflectance rises to white")
+        note(tr("the tint of a metal at the edge: glTF's reflectance rises to white"))
     if value.get("thin_film_weight", 0.0) > 0.0:
         out["iridescence_thickness"] = 1000.0 * value["thin_film_thickness"]
     if value.get("fuzz_weight", 0.0) > 0.0:
         out["sheen_color"] = tuple(value["fuzz_weight"] * c for c in value["fuzz_color"])
     if value.get("coat_weight", 0.0) > 0.0:
         if min(value.get("coat_color", (1.0,))) < 0.999:
-            note("the coat's colour: glTF's clear coat has none")
+            note(tr("the coat's colour: glTF's clear coat has none"))
         if abs(value.get("coat_ior", 1.5) - 1.5) > 1e-3:
-            note("the coat's index: glTF has 1.5 for all")
+            note(tr("the coat's index: glTF has 1.5 for all"))
     if value.get("base_diffuse_roughness", 0.0) > 0.0:
-        note("the diffuse roughness: glTF's body is Lambert's")
+        note(tr("the diffuse roughness: glTF's body is Lambert's"))
     return out
 
 
@@ -123,7 +124,7 @@ def from_preview(at, note):
     if _mean(at, "useSpecularWorkflow") > 0.5:
         face = np.clip(at["specularColor"].mean, 0.0, 0.99) if "specularColor" in at else np.zeros(3)
         out |= {"base_metalness": constant(0.0), "specular_ior": constant(index_of_reflectance(face.mean()))}
-        note("a reflectance facing us by colour: carried as an index of refraction")
+        note(tr("a reflectance facing us by colour: carried as an index of refraction"))
     if "normal" in at and (at["normal"].varies or not np.allclose(at["normal"].mean, (0.0, 0.0, 1.0))):
         # All its lobes stand along the one normal, the coat's too.
         out["geometry_normal"] = out["geometry_coat_normal"] = at["normal"]
@@ -141,7 +142,7 @@ def to_preview(inputs, note):
     if value.get("transmission_weight", 0.0) > 0.0:
         out["opacity"] = out.get("opacity", 1.0) * (1.0 - 0.9 * value["transmission_weight"])
         out["diffuseColor"] = value.get("transmission_color", (1.0,) * 3)
-        note("what goes through: UsdPreviewSurface fades instead")
+        note(tr("what goes through: UsdPreviewSurface fades instead"))
     return out
 
 
@@ -162,7 +163,7 @@ def from_burley(at, note):
     if is_clear:
         out["transmission_color"] = at["baseColor"]
     if _mean(at, "specularTint") > 0.0:
-        note("the tint of a dielectric's reflection: nature has none")
+        note(tr("the tint of a dielectric's reflection: nature has none"))
     return out
 
 

@@ -9,6 +9,7 @@ from ..disk import read_bytes
 from ..errors import InputError
 from ..names import one_line
 from ..study import Specimen
+from ..words import tr
 from .coming_in import Coming, specimen_from
 from .equations import Mixed
 from .graph import Graph, constant, library
@@ -54,7 +55,7 @@ def read_materialx(path, unit_mm=None, size_mm=60.0) -> list[Taken]:
     path = Path(path)
     text = read_bytes(path, _LARGEST).decode("utf-8", errors="replace")
     if "<!DOCTYPE" in text or "<!ENTITY" in text:
-        raise InputError(f"{path}: a document with entities of its own is not opened")
+        raise InputError(tr("{0}: a document with entities of its own is not opened", path))
     doc = mx.createDocument()
     options = mx.XmlReadOptions()
     # What a document includes stands elsewhere; nothing is fetched.
@@ -62,11 +63,11 @@ def read_materialx(path, unit_mm=None, size_mm=60.0) -> list[Taken]:
     try:
         mx.readFromXmlString(doc, text, mx.FileSearchPath(), options)
     except Exception as error:
-        raise InputError(f"{path}: this is not a MaterialX document ({one_line(str(error))[:80]})") from None
+        raise InputError(tr("{0}: this is not a MaterialX document ({1})", path, one_line(str(error))[:80])) from None
     try:
         doc.upgradeVersion()
     except Exception:
-        raise InputError(f"{path}: it is of a version of MaterialX that is not understood") from None
+        raise InputError(tr("{0}: it is of a version of MaterialX that is not understood", path)) from None
     doc.setDataLibrary(library())
     return taken_from(doc, path, unit_mm, size_mm)
 
@@ -82,18 +83,20 @@ def taken_from(doc, path, unit_mm=None, size_mm=60.0):
     if not shaders:
         shaders = [(n.getName(), n) for n in doc.getNodes() if n.getType() == "surfaceshader"]
     if not shaders:
-        raise InputError(f"{path}: there is no material in this document")
+        raise InputError(tr("{0}: there is no material in this document", path))
     if len(shaders) > _MOST_MATERIALS:
-        raise InputError(f"{path}: {len(shaders)} materials are more than can be taken in at once; split it")
-    refused = [f"'{name}' is a {s.getCategory()}" for name, s in shaders if not _is_known(s)]
+        raise InputError(tr("{0}: {1} materials are more than can be taken in at once; split it", path, len(shaders)))
+    refused = [tr("'{0}' is a {1}", name, s.getCategory()) for name, s in shaders if not _is_known(s)]
     out = []
     for name, shader in shaders:
         if _is_known(shader):
             out.append(_taken(name, shader, Path(path).parent, unit_mm, size_mm))
     if not out:
-        raise InputError(f"{path}: {'; '.join(refused)[:200]}: none of the models that MaterialX itself defines")
+        raise InputError(
+            tr("{0}: {1}: none of the models that MaterialX itself defines", path, "; ".join(refused)[:200])
+        )
     for sentence in refused:
-        out[0] = replace(out[0], notes=(*out[0].notes, f"{sentence}, which is not understood"))
+        out[0] = replace(out[0], notes=(*out[0].notes, tr("{0}, which is not understood", sentence)))
     return out
 
 
@@ -118,7 +121,7 @@ def _taken(name, shader, folder, unit_mm, size_mm):
     model, values = _values_of(graph, shader)
     unit = unit_mm or stated
     if unit is None and any(n in values for n in ("transmission_depth", "subsurface_radius")):
-        graph.note("the document does not say how long its unit is: taken as 1 mm")
+        graph.note(tr("the document does not say how long its unit is: taken as 1 mm"))
     title = told.partition(";")[0].strip() if stated else ""
     specimen = specimen_from(one_line(title or name.replace("_", " ")), Coming(graph, values, unit or 1.0, size_mm))
     return taken(specimen, model, graph.notes, _closure(graph, shader))
@@ -148,8 +151,8 @@ def _values_of(graph, shader):
         if differing <= {"specular_roughness"} and {HAZE[0]}.isdisjoint(over.keys() | under.keys()):
             hazy = over.get("specular_roughness", constant(0.3))
             return other, {**under, HAZE[0]: constant(share), HAZE[1]: constant(float(hazy.mean[0]))}
-        graph.note(f"a mix of two surfaces, which differ in {', '.join(sorted(differing))[:80]}: the one that counts "
-                   "more is carried")  # fmt: skip
+        told = ", ".join(sorted(differing))[:80]
+        graph.note(tr("a mix of two surfaces, which differ in {0}: the one that counts more is carried", told))
         return (model, over) if share > 0.5 else (other, under)
     model, values = shader.getCategory(), {}
     for port in shader.getInputs():

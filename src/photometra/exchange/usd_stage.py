@@ -10,12 +10,14 @@ from ..errors import InputError
 from ..names import one_line, stem_of
 from ..shapes.usd import check_layers
 from ..study import Specimen, Study
+from ..surface import PARAMETERS
+from ..words import tr
 from . import baked
 from .booth_stage import add_booth
 from .coming_in import Coming, specimen_from
 from .graph import Graph, Value, constant, normals_of
 from .loss import Fitted, fits_of, fitted
-from .materialx import openpbr_inputs
+from .materialx import as_one_value, openpbr_inputs
 from .models import PREVIEW_OF, from_preview, to_preview
 from .pieces import pieces_of
 from .reading import Taken, taken
@@ -70,8 +72,9 @@ def write_usd(study: Study, specimen: Specimen, path, place) -> tuple[dict[str, 
     for name in made:
         one = next(p.specimen for p in pieces if p.specimen and p.specimen.name == name)
         there = {m for m in one.surface.maps if baked.input_of(one.surface, m) in carried[name]}
-        lost = [f"the map of {m}: carried as one value" for m in one.surface.maps if m not in there]
-        notes += [f"{name}: {s}" for s in (*lost, *openpbr_inputs(one)[1]) if "half-way along its range" not in s]
+        lost = [tr("the map of {0}: carried as one value", m) for m in one.surface.maps if m not in there]
+        told = {as_one_value(PARAMETERS[m].words) for m in one.surface.maps}
+        notes += [f"{name}: {s}" for s in (*lost, *openpbr_inputs(one)[1]) if s not in told]
     return fits, notes
 
 
@@ -197,12 +200,12 @@ def read_usd_materials(path, size_mm=60.0) -> list[Taken]:
 
     path = Path(path)
     if not path.is_file():
-        raise InputError(f"{path}: there is no such file")
+        raise InputError(tr("{0}: there is no such file", path))
     check_layers(path)
     try:
         stage = Usd.Stage.Open(str(path), Usd.Stage.LoadNone)
     except Tf.ErrorException:
-        raise InputError(f"{path}: this is not a USD stage, or a damaged one") from None
+        raise InputError(tr("{0}: this is not a USD stage, or a damaged one", path)) from None
     unit_mm = 1000.0 * UsdGeom.GetStageMetersPerUnit(stage)
     out, others = [], []
     for prim in stage.Traverse():
@@ -217,8 +220,8 @@ def read_usd_materials(path, size_mm=60.0) -> list[Taken]:
         else:
             others.append(prim.GetName())
     if not out:
-        told = f" (of {', '.join(others[:3])})" if others else ""
-        raise InputError(f"{path}: there is no material of OpenPBR or {_PREVIEW} in this stage{told}")
+        told = tr(" (of {0})", ", ".join(others[:3])) if others else ""
+        raise InputError(tr("{0}: there is no material of OpenPBR or {1} in this stage{2}", path, _PREVIEW, told))
     return out
 
 
@@ -234,7 +237,7 @@ def _driven(port, graph):
         steep = scale.Get() if scale and scale.Get() is not None else 1.0
         return None if found is None else Value(normals_of(found.data, np.ravel(steep)))
     if kind not in (*_IMAGES, "UsdUVTexture"):
-        graph.note(f"the graph at {port.GetBaseName()}: carried as the standard's own value")
+        graph.note(tr("the graph at {0}: carried as the standard's own value", port.GetBaseName()))
         return None
     file, space = node.GetInput("file"), node.GetInput("sourceColorSpace")
     name = str(getattr(file.Get(), "path", "")) if file else ""

@@ -14,6 +14,7 @@ from contextlib import contextmanager, suppress
 
 from ..disk import DiskError, regular
 from ..errors import InputError
+from ..words import tr
 from . import work
 
 _TRIES = 5
@@ -41,7 +42,7 @@ def open_cluster(text):
         import dask
         from distributed import Client, LocalCluster
     except ImportError:
-        raise FarmError("--cluster needs the package distributed: pip install 'photometra[farm]'") from None
+        raise FarmError(tr("--cluster needs the package distributed: pip install 'photometra[farm]'")) from None
     # What it says of lost workers is for those who run the cluster; here one sentence does.
     for name in ("distributed", *(n for n in logging.root.manager.loggerDict if n.startswith("distributed."))):
         logging.getLogger(name).setLevel(logging.CRITICAL + 1)
@@ -63,14 +64,16 @@ def open_cluster(text):
                 client = Client(text, timeout=5)
             else:
                 raise FarmError(
-                    f"--cluster '{text}' is not known; give local:N, tcp://HOST:PORT or file:SCHEDULER.json"
+                    tr("--cluster '{0}' is not known; give local:N, tcp://HOST:PORT or file:SCHEDULER.json", text)
                 )
         except (OSError, TimeoutError, ValueError) as error:
             if own is not None:
                 own.close()
             if isinstance(error, (FarmError, DiskError)):
                 raise
-            raise FarmError(f"the cluster {text} cannot be reached ({type(error).__name__}); is it running?") from None
+            raise FarmError(
+                tr("the cluster {0} cannot be reached ({1}); is it running?", text, type(error).__name__)
+            ) from None
         try:
             yield Cluster(client, text, own)
         finally:
@@ -125,7 +128,7 @@ class Cluster:
                 yield found[0]
         except OSError as error:
             # Any word to a scheduler that is no more.
-            raise FarmError(f"the cluster {self._name} was lost on the way ({type(error).__name__})") from None
+            raise FarmError(tr("the cluster {0} was lost on the way ({1})", self._name, type(error).__name__)) from None
         finally:
             # Cancelled, failed or given up: no worker stays busy with it.
             if waiting:
@@ -168,14 +171,14 @@ class Cluster:
                 if cancel is not None and cancel.is_set():
                     return None
                 if self._client.status != "running":
-                    raise FarmError(f"the cluster {self._name} was lost on the way")
+                    raise FarmError(tr("the cluster {0} was lost on the way", self._name))
                 self._mend()
                 if self.workers():
                     alone_since = None
                 elif alone_since is None:
                     alone_since = time.monotonic()
                 elif time.monotonic() - alone_since > _PATIENCE_S:
-                    raise FarmError(f"the cluster {self._name} has had no worker for {_PATIENCE_S:.0f} s")
+                    raise FarmError(tr("the cluster {0} has had no worker for {1} s", self._name, f"{_PATIENCE_S:.0f}"))
                 # A lost scheduler cancels what is waited for: its result says so below.
                 with suppress(TimeoutError, CancelledError):
                     wait([waiting[i]], timeout=_WAIT_S)
@@ -183,7 +186,9 @@ class Cluster:
                 found = waiting[i].result()
             except (CancelledError, KilledWorker, OSError) as error:
                 if self._client.status != "running" or attempt == _TRIES:
-                    raise FarmError(f"the cluster {self._name} was lost on the way ({type(error).__name__})") from None
+                    raise FarmError(
+                        tr("the cluster {0} was lost on the way ({1})", self._name, type(error).__name__)
+                    ) from None
                 waiting[i] = again()
                 continue
             del waiting[i]

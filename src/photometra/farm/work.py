@@ -9,6 +9,7 @@ from .. import __version__
 from ..errors import InputError
 from ..optics.jit import cache_folder
 from ..tracing.tasks import Task, prepared, sums_of
+from ..words import tr
 
 _KEPT = 4
 _views = OrderedDict()
@@ -38,7 +39,9 @@ def kept(data):
 def _checked(wanted):
     """Mismatch where this is another program than the one that asks."""
     if stamp() != wanted:
-        raise Mismatch(f"a worker has Photometra {stamp()}, and {wanted} is asked for; install the same on all")
+        raise Mismatch(
+            tr("a worker has Photometra {0}, and {1} is asked for; install the same on all", stamp(), wanted)
+        )
 
 
 def called(function, value, wanted):

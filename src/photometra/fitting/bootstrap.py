@@ -16,6 +16,7 @@ from ..instruments import constants_reading, drawn, misread, noised
 from ..readings import Reading
 from ..surface import Surface
 from ..tracing.places import Threads
+from ..words import tr
 from .problem import free_names
 from .solver import counting, solve
 
@@ -122,7 +123,7 @@ def bootstrap(
     where they are done, see `tracing.places`. The same for the same arguments, wherever it is done.
     """
     if studies < _LEAST:
-        raise InputError(f"{studies} studies tell nothing of a scatter; give at least {_LEAST}")
+        raise InputError(tr("{0} studies tell nothing of a scatter; give at least {1}", studies, _LEAST))
     if free_names(start, free) != free_names(truth, free):
         # A colour that is a spectrum by now, or a film that has been found: there is no way back to where it began.
         start = truth

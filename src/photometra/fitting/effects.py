@@ -7,15 +7,17 @@ then told from the surface where it can be, and widens the error bars where it c
 from dataclasses import dataclass
 
 from ..figures import figures, with_error
+from ..words import tr
 
 REACH = 8.0
 """How many of its standard uncertainties an effect may be off: more is no effect but a mistake."""
 NAMES = {
-    "gain": "gain", "exposure": "exposure", "offset": "offset", "thickness_mm": "thickness", "angle_deg": "angle",
-    "azimuth_deg": "azimuth of the light", "strength": "strength of the environment",
+    "gain": tr("gain"), "exposure": tr("exposure"), "offset": tr("offset"), "thickness_mm": tr("thickness"),
+    "angle_deg": tr("angle"),
+    "azimuth_deg": tr("azimuth of the light"), "strength": tr("strength of the environment"),
 }  # fmt: skip
 """Of the systematic effects, for people; the gain of a photograph is its exposure."""
-PHOTOGRAPH = "the photograph"
+PHOTOGRAPH = tr("the photograph")
 """What a finding of it names instead of a reading."""
 FACTORS = ("gain", "exposure", "strength")
 _UNITS = {"thickness_mm": "mm", "angle_deg": "°", "azimuth_deg": "°"}

@@ -12,6 +12,7 @@ from ..optics.threads import thread_count
 from ..readings import Reading
 from ..study import Specimen, Study
 from ..surface import Surface, scalar_owner
+from ..words import tr
 from .descent import Descent
 from .problem import Problem, applicable, free_names
 from .solver import Solution, Solved, counting
@@ -66,9 +67,9 @@ class _Joint:
             self.keys += [key for key in scalars if key not in self.keys]
             self._at.append(scalars)
         if not self.keys:
-            raise InputError("no parameter is free that does anything on these surfaces; free at least one")
+            raise InputError(tr("no parameter is free that does anything on these surfaces; free at least one"))
         if not any(p.readings for p in self.problems):
-            raise InputError("there is no active reading to solve from; import or activate one")
+            raise InputError(tr("there is no active reading to solve from; import or activate one"))
         place, end = {key: i for i, key in enumerate(self.keys)}, len(self.keys)
         for i, problem in enumerate(self.problems):
             effects = np.arange(end, end + len(problem.effects))

@@ -5,6 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..surface import PARAMETERS, Surface, scalar_owner
+from ..words import with_unit
 from .descent import Descent
 
 _FURTHER = 5
@@ -87,4 +88,4 @@ def distinct(problem, best, found, freedom):
 def told(minimum):
     """A minimum in a few words: `film thickness 312.4 nm`."""
     p, _ = scalar_owner(minimum.name)
-    return f"{p.words} {minimum.value:.{p.digits}f} {p.unit}".strip()
+    return with_unit(f"{p.words} {minimum.value:.{p.digits}f}", p.unit)

@@ -20,6 +20,7 @@ import numpy as np
 from ..errors import InputError
 from ..instruments import constants_reading
 from ..optics.threads import thread_count
+from ..words import tr
 from .problem import Problem, free_names
 from .solver import counting
 
@@ -64,10 +65,10 @@ class Posterior:
     @property
     def sentence(self):
         """What to say first."""
-        told = f"{self.draws:,} draws, worth {self.worth:,.0f}, in {self.seconds:.0f} s"
+        told = tr("{0} draws, worth {1}, in {2} s", f"{self.draws:,}", f"{self.worth:,.0f}", f"{self.seconds:.0f}")
         if self.is_settled:
-            return f"Posterior: {told}"
-        return f"Posterior, rough: too few draws met the evidence to be sure of the ends ({told})"
+            return tr("Posterior: {0}", told)
+        return tr("Posterior, rough: too few draws met the evidence to be sure of the ends ({0})", told)
 
 
 def sampled(surface, readings, free, bounds=None, solution=None, report=None, cancel=None, robust=False) -> Posterior:
@@ -79,11 +80,14 @@ def sampled(surface, readings, free, bounds=None, solution=None, report=None, ca
     began = time.perf_counter()
     active, scalars = counting(surface, readings), free_names(surface, free)
     if not scalars or not active:
-        raise InputError("there is nothing to sample: free a parameter, and have an active reading")
+        raise InputError(tr("there is nothing to sample: free a parameter, and have an active reading"))
     if len(scalars) > MOST_SCALARS:
         raise InputError(
-            f"{len(scalars)} values are free, and at most {MOST_SCALARS} can be sampled: hold some, or keep colours "
-            "red, green and blue"
+            tr(
+                "{0} values are free, and at most {1} can be sampled: hold some, or keep colours red, green and blue",
+                len(scalars),
+                MOST_SCALARS,
+            )
         )
     problem = Problem(surface, active, scalars, bounds, cancel=cancel)
     problem.constants = constants_reading(readings)
@@ -121,7 +125,7 @@ def drawn(density, modes, low, high, each=map, report=None):
         before = spread
         modes = _followed(modes, places, weights, rng)
     if not weights.any():
-        raise InputError("no draw met the evidence; solve again, and sample from there")
+        raise InputError(tr("no draw met the evidence; solve again, and sample from there"))
     return places, weights, worth
 
 

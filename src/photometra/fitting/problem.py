@@ -9,6 +9,7 @@ from ..instruments import as_shown, constants_reading, predicted, question_with
 from ..surface import PARAMETERS, Surface, scalar_owner
 from ..surface.bank import compile_measured
 from ..surface.parameters import ENDS
+from ..words import tr
 from .agreement import colours_of
 from .effects import REACH, effects_of
 
@@ -39,9 +40,9 @@ def free_names(surface: Surface, names) -> list[str]:
     for name in names:
         p, component = scalar_owner(name)
         if not p.solvable:
-            raise InputError(f"{p.name} cannot be solved for; set it by hand")
+            raise InputError(tr("{0} cannot be solved for; set it by hand", p.name))
         if not awake.applies(p.name):
-            raise InputError(f"{p.name} does nothing on this surface as it stands; hold it")
+            raise InputError(tr("{0} does nothing on this surface as it stands; hold it", p.name))
         end = component if component in ENDS and p.components else None
         of_end = [s for s in awake.scalars_of(p.name) if end and s.startswith(f"{p.name}.{end}.")]
         scalars += of_end or ([name] if component is not None else awake.scalars_of(name))
@@ -70,7 +71,7 @@ def range_of(scalar, bounds):
         if name in bounds:
             low, high = max(low, bounds[name][0]), min(high, bounds[name][1])
     if not low < high:
-        raise InputError(f"{scalar}: the lower bound must be below the upper one")
+        raise InputError(tr("{0}: the lower bound must be below the upper one", scalar))
     return low, high
 
 

@@ -5,6 +5,7 @@ import numpy as np
 from ..figures import figures
 from ..surface.checks import Finding
 from ..surface.constants import FROM_READING
+from ..words import tr
 
 _OFF = 3.0
 _NEAR_MM = 0.2
@@ -39,10 +40,13 @@ def _areas(surface, agreements):
     for a in agreements:
         r = a.reading
         if r.active and r.kind.takes_port and reach > _NEAR_MM and not (r.illuminated_mm or r.collected_mm):
-            words = (
-                f"{r.name} does not say how wide it lights and looks, and light scatters up to {figures(reach, 2)} mm "
-                f"here: behind less than some {figures(10.0 * reach, 2)} mm it would read too dark. State what is "
-                "illuminated and collected."
+            words = tr(
+                "{0} does not say how wide it lights and looks, and light scatters up to {1} mm here: "
+                "behind less than some {2} mm it would read too dark. State what is illuminated and "
+                "collected.",
+                r.name,
+                figures(reach, 2),
+                figures(10.0 * reach, 2),
             )
             yield Finding(words, is_advice=True)
 
@@ -54,7 +58,12 @@ def _ranges(surface, agreements):
         if a.reading.active and a.reading.kind_key == "constants":
             low, high = float(a.reading.x.min()), float(a.reading.x.max())
             if low > _VISIBLE_NM[0] or high < _VISIBLE_NM[1]:
-                words = f"{a.reading.name} covers {low:g}–{high:g} nm only; its end values are held beyond."
+                words = tr(
+                    "{0} covers {1}–{2} nm only; its end values are held beyond.",
+                    a.reading.name,
+                    f"{low:g}",
+                    f"{high:g}",
+                )
                 yield Finding(words, is_advice=True)
 
 
@@ -67,13 +76,17 @@ def _scales(surface, agreements):
         ratio = _reach(a.reading, a.reading.stacked()[0]) / _reach(a.reading, a.model)
         if not np.isfinite(ratio) or 1.0 / _OFF < ratio < _OFF:
             continue
-        words = f"{figures(ratio, 2)} times as far as" if ratio > 1.0 else f"only {figures(ratio, 2)} times as far as"
+        words = (
+            tr("{0} times as far as", figures(ratio, 2))
+            if ratio > 1.0
+            else tr("only {0} times as far as", figures(ratio, 2))
+        )
         mend = {}
         if surface.applies("subsurface.scale"):
             mend = {"subsurface.scale": float(np.clip(surface["subsurface.scale"] * ratio, 0.001, 1000.0))}
         found.append(
-            Finding(f"By {a.reading.name} light reaches {words} on this surface: is a length in another unit?",
-                    "Scale it" if mend else "", mend)
+            Finding(tr("By {0} light reaches {1} on this surface: is a length in another unit?", a.reading.name, words),
+                    tr("Scale it") if mend else "", mend)
         )  # fmt: skip
     return found
 

@@ -17,6 +17,7 @@ from ..instruments import constants_reading
 from ..optics.threads import thread_count
 from ..surface import PARAMETERS, Surface, is_spectrum, scalar_owner, spectrum_of
 from ..surface.constants import FROM_MODEL
+from ..words import tr
 from .descent import Descent
 from .effects import FACTORS, PHOTOGRAPH, Found
 from .minima import Minimum, descended, distinct, scanned
@@ -98,9 +99,9 @@ def solve(
     active = counting(surface, readings)
     scalars = free_names(surface, free)
     if not scalars:
-        raise InputError("no parameter is free that does anything on this surface; free at least one")
+        raise InputError(tr("no parameter is free that does anything on this surface; free at least one"))
     if not active and further is None:
-        raise InputError("there is no active reading to solve from; import or activate one")
+        raise InputError(tr("there is no active reading to solve from; import or activate one"))
     with ThreadPoolExecutor(max_workers=thread_count()) as pool:
 
         def descend(start, names, by_colour=False):

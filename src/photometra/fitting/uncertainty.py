@@ -5,6 +5,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..surface.parameters import scalar_owner, spoken
+from ..words import tr
 
 _TOO_ALIKE = 0.995
 _SEED = 1
@@ -66,7 +67,7 @@ def undetermined(scalars, scaled, moving, at_bound):
     """What the evidence cannot tell, from the slopes in units of each parameter's range."""
     for name, moves, bound in zip(scalars, moving, at_bound, strict=True):
         if not moves and not bound:
-            yield Undetermined((name,), f"no active reading depends on {spoken(name)}")
+            yield Undetermined((name,), tr("no active reading depends on {0}", spoken(name)))
     names = [n for n, m in zip(scalars, moving, strict=True) if m]
     if len(names) < 1:
         return
@@ -82,17 +83,17 @@ def undetermined(scalars, scaled, moving, at_bound):
             continue
         told.add(part)
         if len(part) == 1:
-            yield Undetermined(part, f"the evidence hardly limits {spoken(part[0])}")
+            yield Undetermined(part, tr("the evidence hardly limits {0}", spoken(part[0])))
         else:
-            joined = " and ".join(spoken(n) for n in part)
-            apart = f"the evidence cannot tell {joined} apart: they only appear together"
+            joined = tr(" and ").join(spoken(n) for n in part)
+            apart = tr("the evidence cannot tell {0} apart: they only appear together", joined)
             yield Undetermined(part, _mean_alone(part) or apart)
     _, alike = errors_of(scaled[:, moving], np.ones(len(names), bool))
     for i, j in zip(*np.triu_indices(len(names), 1), strict=True):
         if abs(alike[i, j]) > _TOO_ALIKE and (names[i], names[j]) not in told:
             pair = names[i], names[j]
-            both = f"{spoken(pair[0])} and {spoken(pair[1])}"
-            traded = f"{both} trade against each other: a further reading should tell them apart"
+            both = tr("{0} and {1}", spoken(pair[0]), spoken(pair[1]))
+            traded = tr("{0} trade against each other: a further reading should tell them apart", both)
             yield Undetermined(pair, _mean_alone(pair) or traded)
 
 
@@ -102,9 +103,10 @@ def _mean_alone(names):
     of, *others = (".".join(word for word in name.split(".") if word not in ("low", "high")) for name in names)
     if sorted(ends) != [["high"], ["low"]] or others != [of]:
         return ""
-    return (
-        f"the evidence knows only the mean of {spoken(of)} over the map: a smaller spot at two places of the specimen "
-        "would tell its low from its high"
+    return tr(
+        "the evidence knows only the mean of {0} over the map: a smaller spot at two places of the "
+        "specimen would tell its low from its high",
+        spoken(of),
     )
 
 

@@ -10,6 +10,7 @@ from ..readings import Reading
 from ..readings.model import place_text
 from ..surface import PARAMETERS, is_spectrum, spectrum_of
 from ..surface.parameters import spoken
+from ..words import tr
 from .agreement import misfit
 from .effects import NAMES
 
@@ -64,10 +65,15 @@ class Verdict:
         """What to say first."""
         if not self.fits:
             worst = self.misfits[0]
-            return f"Does not fit: {worst.reading} is missed {worst.where}, by {np.sqrt(worst.chi2):.1f} σ on average"
+            return tr(
+                "Does not fit: {0} is missed {1}, by {2} σ on average",
+                worst.reading,
+                worst.where,
+                f"{np.sqrt(worst.chi2):.1f}",
+            )
         if self.status == STOPPED:
-            return "Stopped at its limit of steps: the values may not have settled; solve again from here"
-        return "Converged"
+            return tr("Stopped at its limit of steps: the values may not have settled; solve again from here")
+        return tr("Converged")
 
 
 def misfits(problem, x) -> tuple[Misfit, ...]:
@@ -96,23 +102,38 @@ def doubts(problem, x, chi2, freedom, effects) -> tuple[str, ...]:
     most = float(chdtri(freedom, _RARE)) / freedom
     if chi2 > most:
         out.append(
-            f"the residuals scatter more than the readings say: χ² is {figures(chi2, 2)} for each degree of freedom, "
-            f"where chance stays below {figures(most, 2)} in 999 cases of 1000; the error bars are wider by "
-            f"{figures(np.sqrt(chi2), 2)}"
+            tr(
+                "the residuals scatter more than the readings say: χ² is {0} for each degree of freedom, "
+                "where chance stays below {1} in 999 cases of 1000; the error bars are wider by {2}",
+                figures(chi2, 2),
+                figures(most, 2),
+                figures(np.sqrt(chi2), 2),
+            )
         )
     for i, r in enumerate(problem.readings):
         residuals = np.where(problem.counted[i], r.difference(problem.model(x, i)) / problem.sigmas[i], np.nan)
         runs, expected = _runs(r, residuals)
         if runs is not None:
             out.append(
-                f"what is left of {r.name} is no scatter: it changes sign {runs} times along the axis, where about "
-                f"{expected:.0f} would be chance; the model or the reading is off in a way that the bars leave out"
+                tr(
+                    "what is left of {0} is no scatter: it changes sign {1} times along the axis, where "
+                    "about {2} would be chance; the model or the reading is off in a way that the bars leave "
+                    "out",
+                    r.name,
+                    runs,
+                    f"{expected:.0f}",
+                )
             )
     for e in effects:
         if abs(e.deviation) > _FAR:
             out.append(
-                f"the {NAMES[e.name]} of {e.reading} had to be {abs(e.deviation):.1f} times its stated uncertainty "
-                "from what it should be: look at the instrument, or state it"
+                tr(
+                    "the {0} of {1} had to be {2} times its stated uncertainty from what it should be: look "
+                    "at the instrument, or state it",
+                    NAMES[e.name],
+                    e.reading,
+                    f"{abs(e.deviation):.1f}",
+                )
             )
     return tuple(out)
 
@@ -142,11 +163,11 @@ def _where(reading: Reading, residuals):
     high = np.flatnonzero(of_row > 0.7 * of_row[worst])
     x = reading.x
     if len(reading.kind.places) == 1 and high.size > 2 and reading.rows > 4:
-        return f"at {place_text(reading.kind.along, float(x[high].min()))} to " + place_text(
+        return tr("at {0} to ", place_text(reading.kind.along, float(x[high].min()))) + place_text(
             reading.kind.along, float(x[high].max())
         )
     told = [place_text(c, float(reading.columns[c][worst])) for c in reading.kind.places]
-    return "at " + ", ".join(told)
+    return tr("at ") + ", ".join(told)
 
 
 def helps(problem, x, pool, free) -> tuple[str, ...]:
@@ -160,13 +181,15 @@ def helps(problem, x, pool, free) -> tuple[str, ...]:
         if left is not None and left < _WORTH_SAYING * whole:
             found.append((left, p))
     found.sort(key=lambda f: f[0])
-    out = [f"freeing {p.words} ({p.name}) would take away {100 * (1 - left / whole):.0f} % of the misfit"
-           for left, p in found[:2]]  # fmt: skip
+    gains = [(f"{100 * (1 - left / whole):.0f}", p) for left, p in found[:2]]
+    out = [tr("freeing {0} ({1}) would take away {2} % of the misfit", p.words, p.name, gain) for gain, p in gains]
     rgb = [n for n in free if PARAMETERS.get(n) and PARAMETERS[n].components and not is_spectrum(surface[n])]
     if rgb and _has_spectrum(problem):
-        out.insert(0, f"{spoken(rgb[0])} is solved as red, green and blue; by wavelength it could follow the spectrum")
+        out.insert(
+            0, tr("{0} is solved as red, green and blue; by wavelength it could follow the spectrum", spoken(rgb[0]))
+        )
     if not out:
-        out.append("no single parameter would mend it: look for another kind of surface, or at the reading itself")
+        out.append(tr("no single parameter would mend it: look for another kind of surface, or at the reading itself"))
     return tuple(out)
 
 

@@ -7,13 +7,16 @@ typical values, and which reading tells it are added from its declaration, so th
 import re
 from functools import cache
 from importlib.resources import files
+from xml.sax.saxutils import escape, unescape
 
 from ..errors import InputError
 from ..instruments import INSTRUMENTS
 from ..readings import KINDS
 from ..surface import PARAMETERS, STRATA
+from ..words import ENGLISH, language, lowered, tr
 
 _LINK = re.compile(r"\]\(([a-z0-9-]+)\.md\)")
+_TEXT = re.compile(r"(<(?:text|title)\b[^>]*>)([^<>]+)(<)")
 _TITLE = re.compile(r"<title>(.*?)</title>", re.DOTALL)
 
 
@@ -28,14 +31,15 @@ def topics() -> tuple[str, ...]:
 def page(topic) -> str:
     """A page in Markdown; InputError, naming them all, where there is none."""
     if topic not in topics():
-        raise InputError(f"there is no page '{topic}' in the guide: choose from {', '.join(topics())}")
-    text = files("photometra.guide").joinpath(f"pages/{topic}.md").read_text(encoding="utf-8").rstrip() + "\n"
+        raise InputError(tr("there is no page '{0}' in the guide: choose from {1}", topic, ", ".join(topics())))
+    folder = "pages" if language() == ENGLISH else f"pages/{language()}"
+    text = files("photometra.guide").joinpath(f"{folder}/{topic}.md").read_text(encoding="utf-8").rstrip() + "\n"
     if topic in pictures():
         heading, _, rest = text.partition("\n")
         told = _TITLE.search(picture(topic))[1]
         text = f"{heading}\n\n![{told}](pictures/{topic}.svg)\n{rest}"
     if topic in STRATA:
-        text += "\n## Gauges\n" + "".join(_parameter(p) for p in PARAMETERS.values() if p.stratum == topic)
+        text += tr("\n## Gauges\n") + "".join(_parameter(p) for p in PARAMETERS.values() if p.stratum == topic)
     if topic in INSTRUMENTS:
         text += _instrument(INSTRUMENTS[topic])
     return text
@@ -49,7 +53,8 @@ def pictures() -> tuple[str, ...]:
 
 def picture(topic) -> str:
     """A page's picture as SVG, in the colours of the light theme; see `tools/draw_guide_pictures.py`."""
-    return files("photometra.guide").joinpath(f"pictures/{topic}.svg").read_text(encoding="utf-8")
+    drawn = files("photometra.guide").joinpath(f"pictures/{topic}.svg").read_text(encoding="utf-8")
+    return _TEXT.sub(lambda found: f"{found[1]}{escape(tr(unescape(found[2])))}{found[3]}", drawn)
 
 
 def title(topic) -> str:
@@ -68,12 +73,12 @@ def _parameter(p):
     if p.kind == "number":
         low, high = p.span
         unit = f" {p.unit}" if p.unit and p.unit != "°" else p.unit
-        lines.append(f"From {_plain(low)} to {_plain(high)}{unit}.")
+        lines.append(tr("From {0} to {1}{2}.", _plain(low), _plain(high), unit))
     typical = [f"{_plain(value)}{unit} {word}" for value, word in p.marks] if p.kind == "number" else []
     if typical:
-        lines.append(f"Typical: {'; '.join(typical)}.")
+        lines.append(tr("Typical: {0}.", "; ".join(typical)))
     if p.told_by:
-        lines.append(f"Told by: {', '.join(KINDS[k].label.lower() if k in KINDS else k for k in p.told_by)}.")
+        lines.append(tr("Told by: {0}.", ", ".join(lowered(KINDS[k].label) if k in KINDS else k for k in p.told_by)))
     return f"\n- {' '.join(lines)}\n"
 
 
@@ -84,7 +89,7 @@ def _plain(value):
 def _instrument(instrument):
     kind = KINDS[instrument.kind_key]
     told = [p.words for p in PARAMETERS.values() if instrument.kind_key in p.told_by]
-    lines = [f"\n## In Photometra\n\nReads: {kind.label.lower()}. Compared by {kind.metric_label}."]
+    lines = [tr("\n## In Photometra\n\nReads: {0}. Compared by {1}.", lowered(kind.label), kind.metric_label)]
     if told:
-        lines.append(f"It frees {', '.join(told)}.")
+        lines.append(tr("It frees {0}.", ", ".join(told)))
     return " ".join(lines) + "\n"

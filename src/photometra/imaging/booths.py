@@ -27,6 +27,7 @@ from ..tracing import (
     uniform_environment,
 )
 from ..tracing.scene import OWN
+from ..words import tr
 from .display import Display
 from .relief import relieved
 
@@ -76,7 +77,7 @@ def environment(name, pictures=None, may_be_file=False) -> Environment:
     path = Path(name)
     if not may_be_file or not path.suffix:
         there = ", ".join([UNIFORM, *environment_names(), *(pictures or ())])
-        raise PictureError(f"there is no environment '{name[:80]}': choose from {there}")
+        raise PictureError(tr("there is no environment '{0}': choose from {1}", name[:80], there))
     stamp = path.stat().st_mtime_ns if path.exists() else 0
     return _from_file(str(path), stamp)
 
@@ -90,7 +91,9 @@ def standing(specimen: Specimen, meshes=None) -> Shape | None:
     """What stands for a specimen in the booth; None for the ball. ValueError where there is no such shape or mesh."""
     if specimen.shape.startswith("meshes/"):
         if not meshes or specimen.shape not in meshes:
-            raise PictureError(f"'{specimen.shape}' is not in the study; choose another shape for {specimen.name}")
+            raise PictureError(
+                tr("'{0}' is not in the study; choose another shape for {1}", specimen.shape, specimen.name)
+            )
         return kept_shape(specimen.shape, meshes[specimen.shape])
     return _standing(specimen.shape, specimen.size_mm / 2.0, specimen.wall_mm)
 
@@ -219,16 +222,18 @@ def undressed_findings(study, specimen, shape):
         if not name:
             continue
         if not any(matches(pattern, *part) for part in zip(parts, materials_in(shape), strict=True)):
-            called = f"is made of '{pattern[1:]}'" if pattern.startswith("@") else f"is called '{pattern}'"
-            yield Finding(f"No part of this shape {called}, which {name} was given to.", is_advice=True)
+            called = tr("is made of '{0}'", pattern[1:]) if pattern.startswith("@") else tr("is called '{0}'", pattern)
+            yield Finding(tr("No part of this shape {0}, which {1} was given to.", called, name), is_advice=True)
         if name not in there:
-            yield Finding(f"'{pattern}' was given the surface of '{name}', which is not in this study any more.")
+            yield Finding(
+                tr("'{0}' was given the surface of '{1}', which is not in this study any more.", pattern, name)
+            )
     on = dressed(study, specimen, shape)
     if on and not shape.stock:
         yield from _crossing_findings(shape, _clear_parts(study, specimen, shape, on))
     for part, has in zip(parts, on, strict=False):
         if has is None and not (shape.stock and part != parts[0]):
-            yield Finding(f"{part} has no surface yet: it is shown in a neutral grey.", is_advice=True)
+            yield Finding(tr("{0} has no surface yet: it is shown in a neutral grey.", part), is_advice=True)
 
 
 def giving_way(study, specimen, shape) -> dict[int, tuple[str, ...]]:
@@ -246,11 +251,18 @@ def _crossing_findings(shape, clear):
     for i, j in cut:
         counts, yields = shape.parts[i], shape.parts[j]
         yield Finding(
-            f"{counts} and {yields} cut through each other: there it is {counts}, which was given its surface first.",
+            tr(
+                "{0} and {1} cut through each other: there it is {2}, which was given its surface first.",
+                counts,
+                yields,
+                counts,
+            ),
             is_advice=True,
         )
     for i, j in unclear:
-        yield Finding(f"{shape.parts[i]} and {shape.parts[j]} may cut through each other: one of them is not closed.")
+        yield Finding(
+            tr("{0} and {1} may cut through each other: one of them is not closed.", shape.parts[i], shape.parts[j])
+        )
 
 
 def lets_light_in(specimen, meshes=None):
@@ -273,8 +285,8 @@ def standing_findings(specimen: Specimen, meshes=None) -> list[Finding]:
         return []
     return [
         Finding(
-            "Its shape has no inside: the picture takes it as a thin wall, the instruments as a solid.",
-            "Make it a thin wall",
+            tr("Its shape has no inside: the picture takes it as a thin wall, the instruments as a solid."),
+            tr("Make it a thin wall"),
             {"thin_walled": True},
         )
     ]

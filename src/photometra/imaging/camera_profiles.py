@@ -16,8 +16,9 @@ from ..colour.temperature import black_body_xyz, daylight_xyz
 from ..disk import read_bytes
 from ..errors import InputError
 from ..names import one_line
+from ..words import tr
 
-PROFILE_FILES = "Camera profiles (*.dcp *.dng);;All files (*)"
+PROFILE_FILES = tr("Camera profiles (*.dcp *.dng);;All files (*)")
 """What to choose from, as a dialog has it."""
 _LARGEST, _MOST_TAGS = 200_000_000, 4096
 _MAGIC = {"<": (b"II*\0", b"IIRC"), ">": (b"MM\0*", b"MMCR")}
@@ -76,20 +77,20 @@ def read_profile(path) -> CameraProfile:
     try:
         tags = _tags(data)
     except (struct.error, ValueError):
-        raise InputError(f"{path}: this is not a camera profile (.dcp) or DNG file, or a damaged one") from None
+        raise InputError(tr("{0}: this is not a camera profile (.dcp) or DNG file, or a damaged one", path)) from None
     lights = [int(tags[tag][0]) for tag in _LIGHTS if tags.get(tag)]
     colour, forward = (np.array([tags[t] for t in group if len(tags.get(t, ())) == 9]) for group in (_COLOUR, _FORWARD))
     count = len(colour)
     if not count:
-        raise InputError(f"{path}: there is no colour matrix of three channels in this file")
+        raise InputError(tr("{0}: there is no colour matrix of three channels in this file", path))
     if count == 1 and not lights:
         # The standard: D50 then.
         lights = [23]
     if len(lights) < count or any(light not in _KELVIN for light in lights[:count]):
-        raise InputError(f"{path}: it does not say for which light its matrices are")
+        raise InputError(tr("{0}: it does not say for which light its matrices are", path))
     colour, forward = colour.reshape(-1, 3, 3), forward.reshape(-1, 3, 3)
     if any(abs(np.linalg.det(m)) < 1e-6 for m in (*colour, *forward)):
-        raise InputError(f"{path}: one of its matrices leads to no colour")
+        raise InputError(tr("{0}: one of its matrices leads to no colour", path))
     named = tags.get(_NAME) or tags.get(_MODEL) or Path(path).stem
     return CameraProfile(
         one_line(str(named))[:80], np.array([_KELVIN[light] for light in lights[:count]]), colour,

@@ -8,6 +8,7 @@ import numpy as np
 
 from ..disk import replacing
 from ..errors import InputError
+from ..words import tr
 
 SUFFIX = ".part"
 
@@ -35,10 +36,12 @@ def go_on(path, rendering, header):
             state = {name: kept[name] for name in kept.files if name != "header"}
     except (OSError, ValueError, KeyError, EOFError, zipfile.BadZipFile):
         raise InputError(
-            f"{part}: this is damaged, or no unfinished picture; remove it, or leave --resume away"
+            tr("{0}: this is damaged, or no unfinished picture; remove it, or leave --resume away", part)
         ) from None
     if of != json.loads(json.dumps(header, default=str)) or not rendering.take_state(state):
-        raise InputError(f"{part}: this is of another picture, or of other settings; remove it, or leave --resume away")
+        raise InputError(
+            tr("{0}: this is of another picture, or of other settings; remove it, or leave --resume away", part)
+        )
     return True
 
 

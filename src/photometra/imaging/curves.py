@@ -8,6 +8,7 @@ import numpy as np
 from ..colour import decode_srgb, xyz_to_linear_srgb
 from ..errors import InputError
 from ..pictures import opened_picture
+from ..words import tr
 
 CURVES = ("linear", "sRGB", "gamma 2.2", "profile")
 """How a file's numbers stand for light; "profile": as the ICC profile in the file says."""
@@ -30,7 +31,7 @@ def decoded(pixels, curve):
         return decode_srgb(pixels).astype(np.float32)
     if curve == "gamma 2.2":
         return np.sign(pixels) * np.abs(pixels).astype(np.float32) ** np.float32(2.2)
-    raise InputError(f"there is no curve '{curve}': choose from {', '.join(CURVES)}")
+    raise InputError(tr("there is no curve '{0}': choose from {1}", curve, ", ".join(CURVES)))
 
 
 def curve_table(curve, kind):
@@ -52,7 +53,7 @@ def decoded_by_profile(pixels, profile):
     import PyOpenColorIO as ocio
 
     if profile is None:
-        raise InputError("there is no colour profile in the file; choose a curve instead")
+        raise InputError(tr("there is no colour profile in the file; choose a curve instead"))
     handle, path = tempfile.mkstemp(suffix=".icc")
     try:
         with os.fdopen(handle, "wb") as out:
@@ -61,7 +62,7 @@ def decoded_by_profile(pixels, profile):
         to_xyz = ocio.FileTransform(src=path, direction=ocio.TRANSFORM_DIR_INVERSE)
         processor = ocio.Config.CreateRaw().getProcessor(to_xyz).getDefaultCPUProcessor()
     except ocio.Exception:
-        raise InputError("the colour profile in the file cannot be used; choose a curve instead") from None
+        raise InputError(tr("the colour profile in the file cannot be used; choose a curve instead")) from None
     finally:
         os.unlink(path)
     xyz = np.ascontiguousarray(pixels, np.float32)

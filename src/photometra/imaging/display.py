@@ -17,6 +17,7 @@ from .. import faults
 from ..colour import adaptation, encode_srgb, linear_srgb_to_xyz, white_point, xyz_to_lab
 from ..colour.spaces import RGB_TO_XYZ, XYZ_TO_RGB
 from ..errors import InputError
+from ..words import tr
 
 PLAIN = "plain"
 """The view that changes nothing but the screen's encoding: sRGB, cut at white."""
@@ -40,8 +41,10 @@ def _config():
             config = ocio.Config.CreateFromEnv()
             _processor(config, config.getDefaultView(config.getDefaultDisplay()))
         except (ocio.Exception, ocio.ExceptionMissingFile) as error:
-            why = " ".join(str(error).split())[:200] or "it has no display with a view"
-            faults.remark(f"the colour configuration of $OCIO, {named}, cannot be used ({why}); the built-in one is")
+            why = " ".join(str(error).split())[:200] or tr("it has no display with a view")
+            faults.remark(
+                tr("the colour configuration of $OCIO, {0}, cannot be used ({1}); the built-in one is", named, why)
+            )
         else:
             return config
     return ocio.Config.CreateFromFile("ocio://default")
@@ -75,7 +78,7 @@ def _exact(view):
     display = config.getDefaultDisplay()
     name = config.getDefaultView(display) if view == FILMIC else view
     if name not in config.getViews(display):
-        raise InputError(f"there is no view '{view}': choose from {', '.join(view_names())}")
+        raise InputError(tr("there is no view '{0}': choose from {1}", view, ", ".join(view_names())))
     return _processor(config, name)
 
 
@@ -106,7 +109,7 @@ def balance_matrix(white):
         return np.eye(3)
     xyz = linear_srgb_to_xyz(white)
     if not np.all(np.isfinite(xyz)) or xyz[1] <= 1e-6 or np.min(white) <= 0.0:
-        raise InputError("white balance needs a place that is lit in all three channels")
+        raise InputError(tr("white balance needs a place that is lit in all three channels"))
     return XYZ_TO_RGB @ adaptation(xyz / xyz[1], white_point("D65")) @ RGB_TO_XYZ
 
 
@@ -204,5 +207,5 @@ def exposure_for_white(linear_white):
     """Stops that bring the luminance of a chosen white to just 1; ValueError where it is dark."""
     luminance = float(linear_srgb_to_xyz(linear_white)[1])
     if luminance <= 1e-6:
-        raise InputError("that place is too dark to expose for")
+        raise InputError(tr("that place is too dark to expose for"))
     return -float(np.log2(luminance))

@@ -6,6 +6,7 @@ import numpy as np
 
 from ..disk import DiskError, replacing
 from ..errors import InputError
+from ..words import tr
 
 SUFFIX = ".mp4"
 _QUALITY = {"crf": "16", "preset": "medium"}
@@ -14,13 +15,13 @@ _QUALITY = {"crf": "16", "preset": "medium"}
 def check_film(path):
     """InputError, in a sentence, where a film cannot be made, or not under this name."""
     if Path(path).suffix.lower() != SUFFIX:
-        raise InputError(f"{path}: a film's name ends in {SUFFIX}")
+        raise InputError(tr("{0}: a film's name ends in {1}", path, SUFFIX))
     if not Path(path).parent.is_dir():
-        raise InputError(f"{path}: there is no folder {Path(path).parent}")
+        raise InputError(tr("{0}: there is no folder {1}", path, Path(path).parent))
     try:
         import av  # noqa: F401
     except ImportError:
-        raise InputError("a film needs the Python package av: pip install 'photometra[film]'") from None
+        raise InputError(tr("a film needs the Python package av: pip install 'photometra[film]'")) from None
 
 
 def write_film(path, frames, rate=24):
@@ -39,7 +40,7 @@ def write_film(path, frames, rate=24):
                     container.mux(stream.encode(av.VideoFrame.from_ndarray(frame, format="rgb24")))
                 container.mux(stream.encode())
         except av.error.FFmpegError as error:
-            raise DiskError(f"{path}: the film could not be written ({error.strerror or error})") from None
+            raise DiskError(tr("{0}: the film could not be written ({1})", path, error.strerror or error)) from None
 
 
 def _even(frame):

@@ -17,6 +17,7 @@ from ..surface.constants import choosing
 from ..surface.parameters import scalar_owner
 from ..surface.scale import Scale
 from ..tracing import Rendering
+from ..words import tr
 from .booths import compiled_in, display_of, limits_of, scene_of
 from .denoising import FAST, clean_picture
 
@@ -42,12 +43,12 @@ def number_axis(name, low, high, count) -> Axis:
     """Steps of a number parameter from low to high; ValueError where they will not do."""
     p = parameter(name)
     if p.kind != "number":
-        raise InputError(f"{name} is not a number; step one of the gauges")
+        raise InputError(tr("{0} is not a number; step one of the gauges", name))
     if not 2 <= count <= MOST_STEPS:
-        raise InputError(f"a ladder has 2 to {MOST_STEPS} steps")
+        raise InputError(tr("a ladder has 2 to {0} steps", MOST_STEPS))
     hard_low, hard_high = p.hard
     if not hard_low <= low < high <= hard_high:
-        raise InputError(f"{name} can be stepped upwards, within {hard_low:g} to {hard_high:g}")
+        raise InputError(tr("{0} can be stepped upwards, within {1} to {2}", name, f"{hard_low:g}", f"{hard_high:g}"))
     span = p.span
     scale = Scale(min(low, span[0]), max(high, span[1]), p.scale)
     places = np.linspace(scale.place(low), scale.place(high), count)
@@ -59,14 +60,16 @@ def number_axis(name, low, high, count) -> Axis:
 def constants_axis(keys=None) -> Axis:
     """Steps of optical constants: the tables named, or the metals that ship."""
     keys = tuple(keys or [k for k in _METALS if k in table_names()])[:MOST_STEPS]
-    return Axis(CONSTANTS, "Optical constants", tuple(choosing(k) for k in keys), tuple(table(k).name for k in keys))
+    return Axis(
+        CONSTANTS, tr("Optical constants"), tuple(choosing(k) for k in keys), tuple(table(k).name for k in keys)
+    )
 
 
 def surfaces_axis(specimens) -> Axis:
     """Steps of whole surfaces: those of other specimens, on this one's shape."""
     chosen = list(specimens)[:MOST_STEPS]
     changes = tuple({n: s.surface.input(n) for n in PARAMETERS} for s in chosen)
-    return Axis("surfaces", "Whole surfaces", changes, tuple(s.name for s in chosen))
+    return Axis("surfaces", tr("Whole surfaces"), changes, tuple(s.name for s in chosen))
 
 
 def equal_axis(solution, count=6) -> Axis:
@@ -74,13 +77,13 @@ def equal_axis(solution, count=6) -> Axis:
     names = [s.name for s in solution.solved if s.sigma]
     surfaces = equally_good(solution, min(count, MOST_STEPS))
     if not surfaces:
-        raise InputError("nothing that was solved has an error bar; equally good surfaces need one")
+        raise InputError(tr("nothing that was solved has an error bar; equally good surfaces need one"))
     owners = dict.fromkeys(scalar_owner(n)[0] for n in names)
     changes = tuple({p.name: s.input(p.name) for p in owners} for s in surfaces)
     # What varies most against its gauge names a step.
     told = max(names, key=lambda n: np.ptp([s.scalar(n) for s in surfaces]) / np.ptp(scalar_owner(n)[0].span))
     labels = tuple(f"{scalar_owner(told)[0].words} {figures(s.scalar(told))}" for s in surfaces)
-    return Axis("equal", "Equally good surfaces", changes, labels)
+    return Axis("equal", tr("Equally good surfaces"), changes, labels)
 
 
 def stepped(surface: Surface, across: Axis, down: Axis | None = None):

@@ -17,6 +17,7 @@ from ..instruments import constants_reading
 from ..study.proof import FREE_LIGHT
 from ..tracing import Rendering
 from ..tracing.scene import frame_extent
+from ..words import tr
 from .booths import compiled_on, display_of, limits_of, scene_of
 from .probing import binned, covered
 from .pyramid import pyramid_in
@@ -108,10 +109,10 @@ class Photographed:
 
     def __init__(self, study, specimen, seed=1, place=None):
         if specimen.reference is None:
-            raise InputError(f"{specimen.name} has no photograph; load one and line it up with the render")
+            raise InputError(tr("{0} has no photograph; load one and line it up with the render", specimen.name))
         pins = study.counting_pins(specimen)
         if not pins:
-            raise InputError("no pin counts; tick at least one that lies on the specimen")
+            raise InputError(tr("no pin counts; tick at least one that lies on the specimen"))
         self.seed, self.rough, self._place = seed, False, place
         self._free = specimen.reference.free_light
         self.effects = self._effects(study.booth, self._free)
@@ -134,7 +135,9 @@ class Photographed:
                 self.pins.append(pin)
                 self._places.append((rows[known], columns[known], along[known]))
         if not self.pins:
-            raise InputError("no pin that counts lies on a part of the photograph that is neither cut off nor clipped")
+            raise InputError(
+                tr("no pin that counts lies on a part of the photograph that is neither cut off nor clipped")
+            )
         self._only = np.zeros((self.height, self.width), bool)
         for rows, columns, _ in self._places:
             self._only[rows, columns] = True
@@ -152,7 +155,7 @@ class Photographed:
     def _effects(booth, free):
         if "strength" in free and "exposure" in free and not (booth.key.strength or booth.back.strength):
             raise InputError(
-                "exposure and strength of the environment say the same where no lamp is on; hold one of them"
+                tr("exposure and strength of the environment say the same where no lamp is on; hold one of them")
             )
         return {"gain": _EXPOSURE, **dict(_FREE_EFFECTS[name] for name in free)}
 

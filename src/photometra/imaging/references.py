@@ -20,6 +20,7 @@ from ..colour import (
 )
 from ..errors import InputError
 from ..study import WHOLE
+from ..words import tr
 from .framing import corners_within, in_frame, in_view
 from .pyramid import pyramid_in
 
@@ -48,7 +49,7 @@ def chart_from(reading):
     of its patches, row by row. ValueError where it is not one."""
     count = CHART_SHAPE[0] * CHART_SHAPE[1]
     if reading.kind_key != "colour" or reading.rows != count:
-        raise InputError(f"a chart's values are {count} colours, row by row; there are {reading.rows}")
+        raise InputError(tr("a chart's values are {0} colours, row by row; there are {1}", count, reading.rows))
     lab = np.column_stack([reading.columns[c] for c in "Lab"])
     xyz = lab_to_xyz(lab, reading.lit_by, reading.observer)
     adapt = adaptation(white_point(reading.lit_by, reading.observer), white_point())
@@ -67,7 +68,7 @@ def homography(source, target):
         for skip in range(4):
             a, b, c = np.delete(four, skip, axis=0)
             if abs((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])) < 1e-9:
-                raise InputError("three of the four points lie in one line; place them at the corners")
+                raise InputError(tr("three of the four points lie in one line; place them at the corners"))
     return np.append(np.linalg.solve(matrix, target.reshape(-1)), 1.0).reshape(3, 3)
 
 
@@ -180,11 +181,11 @@ def calibrated_by_patches(read, wanted) -> Calibration:
     """
     read, wanted = np.asarray(read, float), np.asarray(wanted, float)
     if not np.isfinite(read).all() or read.max() <= 1e-6:
-        raise InputError("the chart is black where its corners were placed; place them again")
+        raise InputError(tr("the chart is black where its corners were placed; place them again"))
     weight = 1.0 / (wanted.mean(axis=1) + 0.02)
     weighted = read * weight[:, None]
     if np.linalg.matrix_rank(weighted, tol=1e-3 * np.linalg.norm(weighted)) < 3:
-        raise InputError("the patches are too alike for a chart; place the four corners on its outer corners")
+        raise InputError(tr("the patches are too alike for a chart; place the four corners on its outer corners"))
     matrix = np.linalg.lstsq(weighted, wanted * weight[:, None], rcond=None)[0].T
     back = read @ matrix.T
     labs = (xyz_to_lab(linear_srgb_to_xyz(np.maximum(v, 0.0))) for v in (back, wanted))
@@ -204,7 +205,7 @@ def calibrated_by_neutral(colour, luminance=None, matrix=None):
     """
     colour = np.asarray(colour, float)
     if not np.isfinite(colour).all() or colour.min() <= 1e-5:
-        raise InputError("that place is too dark to balance on; choose a lighter grey")
+        raise InputError(tr("that place is too dark to balance on; choose a lighter grey"))
     matrix = np.eye(3) if matrix is None else np.asarray(matrix, float).reshape(3, 3)
     level = float(linear_srgb_to_xyz(matrix @ colour)[1]) if luminance is None else luminance
     return matrix @ np.diag(np.linalg.solve(matrix, np.full(3, level)) / colour)

@@ -11,6 +11,7 @@ from ..pictures import PictureError, read_header, write_picture
 from ..surface import PARAMETERS
 from ..surface.inputs import told
 from ..tracing import Limits, Rendering
+from ..words import tr
 from . import checkpoint
 from .booths import UNIFORM, compiled_in, display_of, limits_of, scene_of
 from .denoising import clean_picture
@@ -61,7 +62,7 @@ def render_picture(
         if not rendering.samples:
             raise
         checkpoint.keep(path, rendering, made_of)
-        raise InputError(f"{error}; {rendering.samples} samples are kept: go on with --resume") from None
+        raise InputError(tr("{0}; {1} samples are kept: go on with --resume", error, rendering.samples)) from None
     header |= {"photometra:samples": rendering.samples, "photometra:noise": rendering.noise()}
     layers = rendering.layers()
     if guided:

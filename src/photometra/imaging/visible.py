@@ -10,6 +10,7 @@ from ..fitting.uncertainty import moved, ways_of
 from ..instruments import constants_reading
 from ..surface.parameters import scalar_owner
 from ..tracing import Rendering
+from ..words import tr
 from .booths import compiled_on, display_of, limits_of, scene_of
 from .comparing import ramp
 from .denoising import FAST, clean_picture, guides_for
@@ -53,9 +54,11 @@ class VisibleError:
     @property
     def sentence(self):
         cause = scalar_owner(self.causes[0][0])[0].words if self.causes else "nothing"
-        return (
-            f"The evidence leaves ΔE {figures(self.largest, 2)} at most, at the marked place, mostly from {cause}; "
-            f"{figures(self.mean, 2)} on average over the picture"
+        return tr(
+            "The evidence leaves ΔE {0} at most, at the marked place, mostly from {1}; {2} on average over the picture",
+            figures(self.largest, 2),
+            cause,
+            figures(self.mean, 2),
         )
 
 

@@ -7,6 +7,7 @@ from ..errors import InputError
 from ..surface import Surface, rows
 from ..surface.compile import compile_surface
 from ..surface.facets import wall_facet
+from ..words import tr
 
 
 def depth_colours(surface: Surface, thickness_mm, constants=None):
@@ -16,7 +17,7 @@ def depth_colours(surface: Surface, thickness_mm, constants=None):
     own, as `constants_reading`. ValueError where the surface is a metal.
     """
     if surface["metalness"] >= 1.0:
-        raise InputError("a metal lets nothing through")
+        raise InputError(tr("a metal lets nothing through"))
     slab = surface.with_values({"transmission": 1.0, "thin_walled": True})
     compiled = compile_surface(slab, constants)
     scalars, props = compiled.scalars.copy(), np.ascontiguousarray(compiled.spectra[:, :-1])

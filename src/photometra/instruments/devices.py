@@ -13,6 +13,7 @@ import numpy as np
 from ..errors import InputError
 from ..readings import Reading, kind, make_reading
 from ..surface import Surface
+from ..words import lowered, tr
 from .shelf import instrument, measured
 
 
@@ -83,13 +84,13 @@ class Traits:
 
 
 TRAITS = {
-    "glossmeter": Traits(("gloss tile",), 15.0, 20.0, drift=0.02),
-    "spectrophotometer": Traits(("white tile", "black trap"), 8.0, 120.0, zero=0.004),
-    "refractometer": Traits(("test plate",), 6.0, 30.0, drift=0.0),
-    "goniophotometer": Traits(("white tile",), 10.0, 300.0, stale_s=1800.0),
-    "transmissometer": Traits(("open beam", "closed shutter"), 5.0, 120.0, zero=0.003),
-    "ellipsometer": Traits(("reference wafer",), 3.0, 240.0, stale_s=1800.0, drift=0.0),
-    "scatterprobe": Traits(("dark frame",), 20.0, 60.0, zero=0.0),
+    "glossmeter": Traits((tr("gloss tile"),), 15.0, 20.0, drift=0.02),
+    "spectrophotometer": Traits((tr("white tile"), tr("black trap")), 8.0, 120.0, zero=0.004),
+    "refractometer": Traits((tr("test plate"),), 6.0, 30.0, drift=0.0),
+    "goniophotometer": Traits((tr("white tile"),), 10.0, 300.0, stale_s=1800.0),
+    "transmissometer": Traits((tr("open beam"), tr("closed shutter")), 5.0, 120.0, zero=0.003),
+    "ellipsometer": Traits((tr("reference wafer"),), 3.0, 240.0, stale_s=1800.0, drift=0.0),
+    "scatterprobe": Traits((tr("dark frame"),), 20.0, 60.0, zero=0.0),
 }
 """By instrument, in the order of the shelf."""
 
@@ -140,15 +141,15 @@ class SimulatedDevice:
     def _steady(self, now):
         state = self.state(now)
         if not state.is_on:
-            raise DeviceError(f"the {self.label.lower()} is off; switch it on")
+            raise DeviceError(tr("the {0} is off; switch it on", lowered(self.label)))
         if state.wait_s > 0.0:
-            raise DeviceError(f"the lamp is still cold: wait {math.ceil(state.wait_s)} s more")
+            raise DeviceError(tr("the lamp is still cold: wait {0} s more", math.ceil(state.wait_s)))
         return state
 
     def calibrate(self, standard, now):
         """Read one of its standards; DeviceError where its lamp is not steady yet, or it has no such standard."""
         if standard not in self.standards:
-            raise DeviceError(f"a {self.label.lower()} is calibrated with: {', '.join(self.standards)}")
+            raise DeviceError(tr("a {0} is calibrated with: {1}", lowered(self.label), ", ".join(self.standards)))
         self._steady(now)
         self._calibrated[standard] = now
 
@@ -157,21 +158,26 @@ class SimulatedDevice:
         state = self._steady(now)
         if state.missing:
             never = [s for s in state.missing if s not in self._calibrated]
-            why = "not calibrated" if never else "calibrated too long ago"
-            raise DeviceError(f"the {self.label.lower()} is {why}: read the {' and the '.join(state.missing)} first")
+            why = tr("not calibrated") if never else tr("calibrated too long ago")
+            raise DeviceError(
+                tr("the {0} is {1}: read the {2} first", lowered(self.label), why, tr(" and the ").join(state.missing))
+            )
         piece = state.piece
         if piece is None:
-            raise DeviceError("there is nothing under it; place a piece")
+            raise DeviceError(tr("there is nothing under it; place a piece"))
         if piece.size_mm < self.traits.spot_mm:
             raise DeviceError(
-                f"the piece ({piece.size_mm:g} mm) does not cover the spot ({self.traits.spot_mm:g} mm); "
-                "take a larger one"
+                tr(
+                    "the piece ({0} mm) does not cover the spot ({1} mm); take a larger one",
+                    f"{piece.size_mm:g}",
+                    f"{self.traits.spot_mm:g}",
+                )
             )
         exact = self._exact(piece, geometry)
         values = {c: self._seen(exact, c, now, max(1, int(repeats))) for c in exact.kind.values}
         sigma = {c: exact.sigma[c] / math.sqrt(max(1, int(repeats))) for c in exact.kind.values}
-        times = f", mean of {repeats}" if repeats > 1 else ""
-        source = f"simulated {self.label.lower()}{times}, {piece.name}"
+        times = tr(", mean of {0}", repeats) if repeats > 1 else ""
+        source = tr("simulated {0}{1}, {2}", lowered(self.label), times, piece.name)
         return make_reading(
             f"{self.label}{f' {geometry}' if geometry else ''}", exact.kind_key, {**exact.columns, **values}, sigma,
             geometry=exact.geometry, thickness_mm=exact.thickness_mm, source=source,
@@ -186,11 +192,11 @@ class SimulatedDevice:
             low, high = _REFRACTOMETER_RANGE
             n = exact.columns["n"]
             if n.min() < low or n.max() > high:
-                raise DeviceError(f"out of range: the prism reads indices of {low:g} to {high:g}")
+                raise DeviceError(tr("out of range: the prism reads indices of {0} to {1}", f"{low:g}", f"{high:g}"))
         if self.key == "ellipsometer" and piece.surface["roughness"] > _ELLIPSOMETER_ROUGHEST:
-            raise DeviceError("too little light comes back polarised: the piece is too rough")
+            raise DeviceError(tr("too little light comes back polarised: the piece is too rough"))
         if self.key == "glossmeter" and exact.columns["gloss_units"].max() > 2000.0:
-            raise DeviceError("out of range: the receptor is saturated above 2000 gloss units")
+            raise DeviceError(tr("out of range: the receptor is saturated above 2000 gloss units"))
         return exact
 
     def _seen(self, exact, column, now, repeats):

@@ -10,6 +10,7 @@ from ..errors import InputError
 from ..optics.quadrature import gauss
 from ..surface import Surface
 from ..surface.compile import compile_surface
+from ..words import tr
 from .integrate import flux_into_aperture
 
 ANGLES_DEG = (20.0, 60.0, 85.0)
@@ -74,5 +75,5 @@ def gloss(compiled, angles_deg):
     """Gloss units (n,) at angles of 20, 60 or 85 degrees; ValueError for another."""
     for angle in angles_deg:
         if float(angle) not in RECEPTOR_DEG:
-            raise InputError("gloss is read at 20, 60 or 85 degrees")
+            raise InputError(tr("gloss is read at 20, 60 or 85 degrees"))
     return np.array([100.0 * _flux(compiled, float(a)) / _standard_flux(float(a)) for a in angles_deg])

@@ -8,6 +8,7 @@ from ..colour import WAVELENGTHS, interpolated
 from ..errors import InputError
 from ..optics.film import reflection_amplitudes
 from ..surface import rows
+from ..words import tr
 from .integrate import flux_into_aperture
 
 RECEPTOR_HALF_ANGLE_DEG = 1.5
@@ -53,9 +54,11 @@ def coherence(compiled, angle_deg, wavelengths):
     ValueError under a coat, which is too thick for a phase, and for a metal known by its colours.
     """
     if compiled.scalars[rows.COAT] > 0.0:
-        raise InputError("an ellipsometer cannot read through a coat; take the coat off")
+        raise InputError(tr("an ellipsometer cannot read through a coat; take the coat off"))
     if compiled.scalars[rows.FACE_EDGE] > 0.0:
-        raise InputError("face and edge colour have no phase; choose a table of constants for an ellipsometer to read")
+        raise InputError(
+            tr("face and edge colour have no phase; choose a table of constants for an ellipsometer to read")
+        )
     cosine = np.cos(np.radians(np.clip(angle_deg, 0.0, _MOST_DEG)))
     ss, pp, sp = np.zeros(cosine.size), np.zeros(cosine.size), np.zeros(cosine.size, complex)
     for state in _states(compiled, wavelengths):
@@ -108,7 +111,9 @@ def specular_reflectance(compiled, angle_deg, wavelengths, polarisation):
         )
     if compiled.scalars[rows.FACE_EDGE] > 0.0:
         if np.any(np.asarray(polarisation) != 0.5):
-            raise InputError("face and edge colour have no polarisation; choose a table of constants to read s and p")
+            raise InputError(
+                tr("face and edge colour have no polarisation; choose a table of constants to read s and p")
+            )
         return out
     s, p = _polarised(compiled, np.cos(np.radians(angles)), wavelengths)
     chosen = s + (p - s) * np.asarray(polarisation, float)

@@ -17,6 +17,7 @@ from ..optics.microfacet import sample_visible_normal
 from ..optics.phase import scattered
 from ..optics.rng import random_uniform, seeded
 from ..surface import rows
+from ..words import tr
 from .transmissometer import media_of
 
 PATHS = 50_000
@@ -204,7 +205,7 @@ def scatter_profile(compiled, radius_mm, wavelengths, thickness_mm=0.0):
     radius, wavelengths = np.maximum(np.asarray(radius_mm, float), 1e-6), np.asarray(wavelengths, float)
     media = [m for m in media_of(compiled, wavelengths) if m[2].max() > 0.0]
     if not media:
-        raise InputError("a scatter probe reads what scatters inside; give the surface subsurface or scattering")
+        raise InputError(tr("a scatter probe reads what scatters inside; give the surface subsurface or scattering"))
     face = face_of(compiled)
     entered = 1.0 - dielectric_scalar(1.0, face[0])
     out = np.zeros(radius.size)

@@ -13,6 +13,7 @@ from ..shapes.lying import Spot
 from ..surface import Surface
 from ..surface.bank import Bank, compile_measured
 from ..surface.compile import CompiledSurface, body_constants, compile_apart
+from ..words import lowered, tr
 from . import glossmeter, goniophotometer, polarised, scatterprobe, spectrophotometer, transmissometer
 from .bandpass import film_fringe_nm, within_bandpass
 from .edge import has_edge, with_edge
@@ -46,29 +47,31 @@ _RADII_MM = tuple(np.round(np.geomspace(0.3, 12.0, 14), 3))
 INSTRUMENTS = {
     i.key: i
     for i in (
-        Instrument("spectrophotometer", "reflectance", "Spectrophotometer", _NM, KINDS["reflectance"].geometries),
-        Instrument("glossmeter", "gloss", "Gloss meter", {"angle_deg": glossmeter.ANGLES_DEG}),
+        Instrument("spectrophotometer", "reflectance", tr("Spectrophotometer"), _NM, KINDS["reflectance"].geometries),
+        Instrument("glossmeter", "gloss", tr("Gloss meter"), {"angle_deg": glossmeter.ANGLES_DEG}),
         Instrument(
-            "reflectometer", "specular", "Reflectometer",
+            "reflectometer", "specular", tr("Reflectometer"),
             _crossed(angle_deg=range(10, 86, 5), wavelength_nm=(550.0,), polarisation=(0.0, 1.0)),
         ),
-        Instrument("goniophotometer", "lobe", "Goniophotometer", _crossed(incidence_deg=(45.0,), view_deg=_LOBE_DEG)),
         Instrument(
-            "gonioreflectometer", "brdf", "Gonioreflectometer",
+            "goniophotometer", "lobe", tr("Goniophotometer"), _crossed(incidence_deg=(45.0,), view_deg=_LOBE_DEG)
+        ),
+        Instrument(
+            "gonioreflectometer", "brdf", tr("Gonioreflectometer"),
             _crossed(incidence_deg=(30.0, 60.0), view_deg=(0.0, 15.0, 30.0, 45.0, 60.0, 75.0),
                      azimuth_deg=(0.0, 60.0, 120.0, 150.0, 180.0)),
         ),
         Instrument(
-            "ellipsometer", "ellipsometry", "Ellipsometer",
+            "ellipsometer", "ellipsometry", tr("Ellipsometer"),
             _crossed(angle_deg=(65.0, 75.0), wavelength_nm=range(400, 781, 20)),
         ),
-        Instrument("refractometer", "index", "Refractometer", {"wavelength_nm": REFRACTOMETER_LINES_NM}),
-        Instrument("transmissometer", "transmittance", "Transmissometer", _NM),
+        Instrument("refractometer", "index", tr("Refractometer"), {"wavelength_nm": REFRACTOMETER_LINES_NM}),
+        Instrument("transmissometer", "transmittance", tr("Transmissometer"), _NM),
         Instrument(
-            "scatterprobe", "scatter", "Scatter probe",
+            "scatterprobe", "scatter", tr("Scatter probe"),
             _crossed(radius_mm=_RADII_MM, wavelength_nm=(450.0, 550.0, 640.0)),
         ),
-        Instrument("colorimeter", "colour", "Colorimeter", {"sample": (1.0,)}, KINDS["colour"].geometries),
+        Instrument("colorimeter", "colour", tr("Colorimeter"), {"sample": (1.0,)}, KINDS["colour"].geometries),
     )
 }  # fmt: skip
 
@@ -78,7 +81,7 @@ def instrument(key) -> Instrument:
     try:
         return INSTRUMENTS[key]
     except KeyError:
-        raise InputError(f"there is no instrument '{key}': choose from {', '.join(INSTRUMENTS)}") from None
+        raise InputError(tr("there is no instrument '{0}': choose from {1}", key, ", ".join(INSTRUMENTS))) from None
 
 
 @dataclass(frozen=True)
@@ -190,19 +193,21 @@ def _within(asked, surface, compiled):
         return surface["opacity"] * found[None]
     media = transmissometer.media_of(compiled, wavelengths)
     if not media or surface["metalness"] >= 1.0:
-        raise InputError("this surface has no interior whose coefficients could be read; make it clear or translucent")
+        raise InputError(
+            tr("this surface has no interior whose coefficients could be read; make it clear or translucent")
+        )
     _, absorption, scatter, asymmetry = max(media, key=lambda m: m[0])
     return np.stack([absorption, scatter, (1.0 - asymmetry) * scatter])
 
 
 def _constants(asked, surface, constants):
     if asked.kind_key == "index" and surface["metalness"] >= 1.0:
-        raise InputError("a refractometer reads dielectrics only; this surface is a metal")
+        raise InputError(tr("a refractometer reads dielectrics only; this surface is a metal"))
     if asked.kind_key not in ("index", "constants"):
-        raise InputError(f"there is no instrument for a reading of kind '{asked.kind_key}'")
+        raise InputError(tr("there is no instrument for a reading of kind '{0}'", asked.kind_key))
     body = body_constants(surface, constants)
     if body is None:
-        raise InputError("face and edge colour have no optical constants; choose a table to compare with")
+        raise InputError(tr("face and edge colour have no optical constants; choose a table to compare with"))
     n, k = (interpolated(WAVELENGTHS, v, asked["wavelength_nm"]) for v in body)
     return n[None] if asked.kind_key == "index" else np.stack([n, k])
 
@@ -223,8 +228,8 @@ def measured(
     tool = instrument(key)
     k = kind(tool.kind_key)
     if geometry and geometry not in tool.geometries:
-        choice = f"choose from {', '.join(tool.geometries)}" if tool.geometries else "it has none to choose"
-        raise InputError(f"a {tool.label.lower()} has no geometry '{geometry}': {choice}")
+        choice = tr("choose from {0}", ", ".join(tool.geometries)) if tool.geometries else tr("it has none to choose")
+        raise InputError(tr("a {0} has no geometry '{1}': {2}", lowered(tool.label), geometry, choice))
     geometry = geometry or (tool.geometries[0] if tool.geometries else "")
     if key == "transmissometer" or geometry == THROUGH:
         thickness_mm = thickness_mm or transmissometer.DEFAULT_THICKNESS_MM
@@ -234,7 +239,7 @@ def measured(
     asked = Question(tool.kind_key, at, geometry, thickness_mm, **setting)
     values = predicted(asked, surface, compile_measured(surface, constants), constants)
     columns = {**at, **dict(zip(k.values, values, strict=True))}
-    source = f"virtual {tool.label.lower()}"
+    source = tr("virtual {0}", lowered(tool.label))
     return make_reading(
         name or tool.label, tool.kind_key, columns, geometry=geometry, source=source, thickness_mm=thickness_mm,
         **setting,

@@ -10,6 +10,7 @@ from ..errors import InputError
 from ..optics.quadrature import gauss
 from ..readings.geometries import MULTI_ANGLE, THROUGH
 from ..surface import rows
+from ..words import tr
 from .goniophotometer import direction_at
 from .integrate import brdf, directional_albedo, flux_into_aperture
 from .transmissometer import slab, transmittance
@@ -40,7 +41,9 @@ def spectral_reflectance(compiled, wavelengths, geometry="di:8", thickness_mm=0.
         aspecular = float(geometry.removeprefix("45as"))
         return _lit_aslant(compiled, wavelengths, aspecular) + _from_within(compiled, wavelengths, thickness_mm, False)
     if geometry not in ("di:8", "de:8"):
-        raise InputError(f"a spectrophotometer has no geometry '{geometry}': choose from di:8, de:8, 45:0, 45as15 …")
+        raise InputError(
+            tr("a spectrophotometer has no geometry '{0}': choose from di:8, de:8, 45:0, 45as15 …", geometry)
+        )
     total = _sent_anywhere(compiled, tuple(float(w) for w in np.ravel(wavelengths)))
     if geometry == "de:8":
         half = math.radians(TRAP_HALF_ANGLE_DEG)

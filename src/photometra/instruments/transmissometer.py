@@ -18,6 +18,7 @@ from ..optics.slab import Faces, directions, slab_shares
 from ..optics.slopes import within_one_face, within_two_faces
 from ..surface import facets, rows
 from ..surface.faces import is_rough, rough_faces
+from ..words import tr
 from .integrate import directional_albedo
 
 RECEPTOR_HALF_ANGLE_DEG = 2.5
@@ -133,6 +134,6 @@ def _sheet(compiled, wavelengths):
 def transmittance(compiled, wavelengths, thickness_mm=0.0):
     """(regular, total) transmittance, (2, n), of a slab at wavelengths in nm; ValueError for a metal."""
     if compiled.scalars[rows.METALNESS] >= 1.0:
-        raise InputError("a transmissometer reads what lets light through; this surface is a metal")
+        raise InputError(tr("a transmissometer reads what lets light through; this surface is a metal"))
     light = slab(compiled, thickness_mm, wavelengths)
     return np.stack([light.regular, light.total]) * (1.0 - compiled.scalars[rows.METALNESS])

@@ -13,6 +13,7 @@ from ..names import one_line
 from ..study import SUFFIX, Booth, Specimen, Study, read_file, write_file
 from ..surface import parameters_of
 from ..tracing import Rendering
+from ..words import tr
 
 PICTURE_SIDE, _PICTURE_SAMPLES = 128, 48
 _REFINED = (4, 16, 64, 256)
@@ -91,7 +92,7 @@ def kept(folder, entry: Study) -> KeptEntry:
     if path.exists():
         present = read_entry(path)
         if present.name.casefold() != entry.name.casefold():
-            raise InputError(f"{path}: an entry of another name stands there; rename one of the two")
+            raise InputError(tr("{0}: an entry of another name stands there; rename one of the two", path))
         was, one = present.specimens[0], entry.specimens[0]
         told = replace(one, tags=one.tags or was.tags, rests_on=one.rests_on or was.rests_on)
         entry = replace(entry, specimens=(told,))
@@ -113,7 +114,7 @@ def read_entry(path) -> Study:
     study = read_file(path)
     if len(study.specimens) != 1:
         count = len(study.specimens)
-        raise InputError(f"{path}: an entry of a library is a study of one specimen; this one has {count}")
+        raise InputError(tr("{0}: an entry of a library is a study of one specimen; this one has {1}", path, count))
     return study
 
 

@@ -7,6 +7,7 @@ import numpy as np
 from ..instruments import constants_reading
 from ..instruments.summary import GLOSS_ANGLES, colour_and_gloss
 from ..study import Specimen
+from ..words import tr
 
 
 @dataclass(frozen=True)
@@ -19,15 +20,15 @@ class Fact:
 
 
 FACTS = (
-    *(Fact(f"gloss{angle}", f"Gloss at {angle}°", "GU") for angle in GLOSS_ANGLES),
-    Fact("L", "Lightness L*"),
+    *(Fact(f"gloss{angle}", tr("Gloss at {0}°", angle), "GU") for angle in GLOSS_ANGLES),
+    Fact("L", tr("Lightness L*")),
     Fact("a", "a*"),
     Fact("b", "b*"),
-    Fact("Y", "Reflectance Y, di:8", "%"),
-    Fact("roughness", "Roughness"),
-    Fact("ior", "Index of refraction"),
-    Fact("film", "Film thickness", "nm"),
-    Fact("path", "Mean free path, green", "mm"),
+    Fact("Y", tr("Reflectance Y, di:8"), "%"),
+    Fact("roughness", tr("Roughness")),
+    Fact("ior", tr("Index of refraction")),
+    Fact("film", tr("Film thickness"), "nm"),
+    Fact("path", tr("Mean free path, green"), "mm"),
 )
 NAMES = tuple(f.name for f in FACTS)
 

@@ -18,6 +18,7 @@ from ..imaging.booths import display_of
 from ..names import one_line
 from ..pictures import decoded_picture, encoded_png
 from ..study import SUFFIX, Booth
+from ..words import tr
 from .entry import VERSIONS, read_entry, versions_of
 from .facts import MATTERS, NAMES, facts_of, matter_of, strata_of
 
@@ -77,7 +78,7 @@ class Library:
         """index: its file, instead of the one in the person's cache. InputError where there is no folder."""
         self.folder = Path(folder).resolve()
         if not self.folder.is_dir():
-            raise InputError(f"{folder}: there is no such folder")
+            raise InputError(tr("{0}: there is no such folder", folder))
         self._index = Path(index) if index else _index_path(self.folder)
         self._index.parent.mkdir(parents=True, exist_ok=True)
         self._lock = threading.RLock()
@@ -191,12 +192,12 @@ class Library:
             order = "bm25(words, 8.0, 4.0, 2.0, 1.0), entries.name COLLATE NOCASE"
         for name, (low, high) in (facts or {}).items():
             if name not in NAMES:
-                raise InputError(f"there is no fact '{one_line(name)}'; there are {', '.join(NAMES)}")
+                raise InputError(tr("there is no fact '{0}'; there are {1}", one_line(name), ", ".join(NAMES)))
             where.append(f'entries."{name}" BETWEEN ? AND ?')
             values += [low, high]
         if matter:
             if matter not in MATTERS:
-                raise InputError(f"there is no material '{one_line(matter)}'; there are {', '.join(MATTERS)}")
+                raise InputError(tr("there is no material '{0}'; there are {1}", one_line(matter), ", ".join(MATTERS)))
             where.append("entries.matter = ?")
             values.append(matter)
         if stratum:
@@ -227,8 +228,10 @@ class Library:
         named = [f for f in self.find() if f.name.casefold() == str(name).strip().casefold()]
         if named:
             return named[0]
-        like = ", ".join(f"'{f.name}'" for f in self.find(str(name), most=5)) or "nothing like it"
-        raise InputError(f"there is no entry '{one_line(str(name))[:80]}' in {self.folder}; there is {like}")
+        like = ", ".join(f"'{f.name}'" for f in self.find(str(name), most=5)) or tr("nothing like it")
+        raise InputError(
+            tr("there is no entry '{0}' in {1}; there is {2}", one_line(str(name))[:80], self.folder, like)
+        )
 
 
 @contextlib.contextmanager
@@ -241,7 +244,7 @@ def _changing(db):
         except sqlite3.OperationalError:
             time.sleep(0.25)
     else:
-        raise InputError("the index of the library is busy; try again in a while")
+        raise InputError(tr("the index of the library is busy; try again in a while"))
     try:
         yield
     except BaseException:

@@ -14,6 +14,7 @@ import numpy as np
 from ..colour.spaces import RGB_TO_XYZ, decode_srgb
 from ..errors import InputError
 from ..pictures import PictureError, bands_of, opened_picture
+from ..words import tr
 from .encodings import SPACES, in_rec709
 from .generators import generator, settings_of
 from .model import Adjustments, Generator, Layer, Picture
@@ -223,7 +224,9 @@ def _channel_of(source: Picture):
             elif first < spec.nchannels:
                 wanted = (first, first + 1)
             else:
-                raise InputError(f"{source.name}: the picture has no channel '{source.channel}'; choose another")
+                raise InputError(
+                    tr("{0}: the picture has no channel '{1}'; choose another", source.name, source.channel)
+                )
             try:
                 # Band by band: of a large picture only the one number for each pixel is held.
                 bands = [_one_of(rows) for rows in bands_of(opened, spec, *wanted, kept)]
@@ -237,7 +240,7 @@ def _channel_of(source: Picture):
     if one.dtype != np.float32:
         return np.ascontiguousarray(one)
     if not np.all(np.isfinite(one)):
-        raise PictureError(f"{source.name}: the picture holds numbers that are not finite; export it again")
+        raise PictureError(tr("{0}: the picture holds numbers that are not finite; export it again", source.name))
     low, high = float(one.min()), float(one.max())
     if low < 0.0 or high > 1.0:
         one = (one - low) / max(high - low, 1e-30)

@@ -10,6 +10,7 @@ from dataclasses import dataclass
 import numpy as np
 
 from ..errors import InputError
+from ..words import tr
 
 
 @dataclass(frozen=True)
@@ -220,44 +221,45 @@ def _mm(name, label, default, low=0.005, high=1000.0):
     return Setting(name, label, default, low, high, "mm")
 
 
-_PER_CM2 = Setting("density", "Density", 20, 0.1, 2000, "/cm²")
+_PER_CM2 = Setting("density", tr("Density"), 20, 0.1, 2000, "/cm²")
 
 GENERATORS = {
     k.key: k
     for k in (
-        Kind("noise", "Noise", "Even blotches with finer ones in them.", _noise,
-             (_mm("feature", "Feature size", 4.0), Setting("octaves", "Octaves", 3, 1, 8)),
+        Kind("noise", tr("Noise"), tr("Even blotches with finer ones in them."), _noise,
+             (_mm("feature", tr("Feature size"), 4.0), Setting("octaves", tr("Octaves"), 3, 1, 8)),
              lambda s, _: s["feature"] / 2.0 ** (s["octaves"] + 1)),
-        Kind("scratches", "Scratches", "Fine grooves: 0 beside them, up to 1 in their middle.", _scratches,
-             (_mm("length", "Length", 12.0), _mm("width", "Width", 0.12), _PER_CM2,
-              Setting("direction", "Direction", 0.0, -180, 180, "°"),
-              Setting("spread", "Spread", 90.0, 0, 90, "°")),
+        Kind("scratches", tr("Scratches"), tr("Fine grooves: 0 beside them, up to 1 in their middle."), _scratches,
+             (_mm("length", tr("Length"), 12.0), _mm("width", tr("Width"), 0.12), _PER_CM2,
+              Setting("direction", tr("Direction"), 0.0, -180, 180, "°"),
+              Setting("spread", tr("Spread"), 90.0, 0, 90, "°")),
              lambda s, _: 0.6 * s["width"]),
-        Kind("fingerprints", "Fingerprints", "Ridges left by fingers, smeared here and there.", _fingerprints,
-             (_mm("width", "Width", 15.0), _mm("ridge", "Ridge spacing", 0.5),
-              Setting("density", "Density", 1.2, 0.01, 50, "/10 cm²")), lambda s, _: 0.4 * s["ridge"], 60.0),
-        Kind("wipes", "Wipe marks", "Long soft streaks of a cloth.", _wiped, (_mm("width", "Width", 2.0),),
+        Kind("fingerprints", tr("Fingerprints"), tr("Ridges left by fingers, smeared here and there."), _fingerprints,
+             (_mm("width", tr("Width"), 15.0), _mm("ridge", tr("Ridge spacing"), 0.5),
+              Setting("density", tr("Density"), 1.2, 0.01, 50, "/10 cm²")), lambda s, _: 0.4 * s["ridge"], 60.0),
+        Kind("wipes", tr("Wipe marks"), tr("Long soft streaks of a cloth."), _wiped, (_mm("width", tr("Width"), 2.0),),
              lambda s, _: 0.4 * s["width"], 80.0),
-        Kind("weave", "Weave", "1 where the warp (upright) lies on top, 0 where the weft does.", _weave,
-             (_mm("warp", "Warp thread", 0.6), _mm("weft", "Weft thread", 0.6),
-              Setting("over", "Floats over", 1, 1, 7, "threads")),
+        Kind("weave", tr("Weave"), tr("1 where the warp (upright) lies on top, 0 where the weft does."), _weave,
+             (_mm("warp", tr("Warp thread"), 0.6), _mm("weft", tr("Weft thread"), 0.6),
+              Setting("over", tr("Floats over"), 1, 1, 7, "threads")),
              lambda s, _: 0.25 * min(s["warp"], s["weft"]), 12.0),
-        Kind("grain", "Wood grain", "Growth rings with dense late wood, and pores, along the tile.", _grain,
-             (_mm("spacing", "Ring spacing", 3.0),), lambda s, _: 0.1 * s["spacing"], 80.0),
-        Kind("flakes", "Flakes", "Platelets, each with a level of its own; 0 between them.", _flakes,
-             (_mm("size", "Size", 0.25), Setting("cover", "Cover", 0.8, 0, 1)),
+        Kind("grain", tr("Wood grain"), tr("Growth rings with dense late wood, and pores, along the tile."), _grain,
+             (_mm("spacing", tr("Ring spacing"), 3.0),), lambda s, _: 0.1 * s["spacing"], 80.0),
+        Kind("flakes", tr("Flakes"), tr("Platelets, each with a level of its own; 0 between them."), _flakes,
+             (_mm("size", tr("Size"), 0.25), Setting("cover", tr("Cover"), 0.8, 0, 1)),
              lambda s, _: 0.3 * s["size"], 16.0),
-        Kind("specks", "Specks", "Grains of dust or drops, each a soft disc.", _specks,
-             (_mm("size", "Size", 0.8), _PER_CM2),
+        Kind("specks", tr("Specks"), tr("Grains of dust or drops, each a soft disc."), _specks,
+             (_mm("size", tr("Size"), 0.8), _PER_CM2),
              lambda s, _: 0.25 * s["size"]),
-        Kind("edges", "Worn edges", "1 along the edges of a shape and of its parts, 0 where it is flat or hollow; a "
-             "ball has none. It needs no UVs.", _no_edges,
-             (_mm("width", "Width", 1.5, 0.2, 50.0), Setting("ragged", "Raggedness", 0.5, 0.0, 1.0)),
+        Kind("edges", tr("Worn edges"), tr("1 along the edges of a shape and of its parts, 0 where it is flat "
+"or hollow; a ball has none. It needs no UVs."), _no_edges,
+             (_mm("width", tr("Width"), 1.5, 0.2, 50.0), Setting("ragged", tr("Raggedness"), 0.5, 0.0, 1.0)),
              fits=True, fills=True),
-        Kind("gradient", "Gradient", "From 0 at the bottom to 1 at the top.", _gradient, fits=True),
-        Kind("checker", "Checker", "Squares of 0 and 1.", _checker, (_mm("square", "Square", 5.0),),
+        Kind("gradient", tr("Gradient"), tr("From 0 at the bottom to 1 at the top."), _gradient, fits=True),
+        Kind("checker", tr("Checker"), tr("Squares of 0 and 1."), _checker, (_mm("square", tr("Square"), 5.0),),
              lambda s, _: 0.25 * s["square"]),
-        Kind("flat", "Constant", "The same level everywhere.", _flat, (Setting("level", "Level", 0.5, 0, 1),)),
+        Kind("flat", tr("Constant"), tr("The same level everywhere."), _flat,
+             (Setting("level", tr("Level"), 0.5, 0, 1),)),
     )
 }  # fmt: skip
 """By key, in the order in which they are offered."""
@@ -266,7 +268,7 @@ GENERATORS = {
 def generator(key) -> Kind:
     """A generator's declaration; InputError, naming them all, where there is none."""
     if key not in GENERATORS:
-        raise InputError(f"there is no generator '{key}': choose from {', '.join(GENERATORS)}")
+        raise InputError(tr("there is no generator '{0}': choose from {1}", key, ", ".join(GENERATORS)))
     return GENERATORS[key]
 
 
@@ -280,10 +282,18 @@ def checked_settings(name, source):
     declared = {s.name: s for s in generator(source.kind).settings}
     for key, value in source.settings:
         if key not in declared:
-            known = f"; it has {', '.join(declared)}" if declared else ""
-            raise InputError(f"{name}: {source.kind} has no setting '{key}'{known}")
+            known = tr("; it has {0}", ", ".join(declared)) if declared else ""
+            raise InputError(tr("{0}: {1} has no setting '{2}'{3}", name, source.kind, key, known))
         s = declared[key]
         if not s.low <= value <= s.high:
             raise InputError(
-                f"{name}: {key} of {source.kind} must lie between {s.low:g} and {s.high:g} {s.unit}".rstrip()
+                tr(
+                    "{0}: {1} of {2} must lie between {3} and {4} {5}",
+                    name,
+                    key,
+                    source.kind,
+                    f"{s.low:g}",
+                    f"{s.high:g}",
+                    s.unit,
+                ).rstrip()
             )

@@ -9,6 +9,7 @@ from dataclasses import dataclass, field, replace
 import numpy as np
 
 from ..errors import InputError
+from ..words import tr
 from .encodings import SPACES
 
 PLACEMENTS = ("box", "front", "top", "side", "cylinder", "sphere", "uv")
@@ -156,16 +157,16 @@ def checked_layers(name, layers):
     from .generators import checked_settings
 
     if not 1 <= len(layers) <= MOST_LAYERS:
-        raise InputError(f"{name}: a map has one to {MOST_LAYERS} layers")
+        raise InputError(tr("{0}: a map has one to {1} layers", name, MOST_LAYERS))
     for layer in layers:
         placement, adjust = layer.placement, layer.adjustments
         for word, known, what in (
             (placement.way, PLACEMENTS, "placement"),
             (placement.repeat, REPEATS, "repeat"),
-            (layer.combine, COMBINES, "way to combine"),
+            (layer.combine, COMBINES, tr("way to combine")),
         ):
             if word not in known:
-                raise InputError(f"{name}: there is no {what} '{word}': choose from {', '.join(known)}")
+                raise InputError(tr("{0}: there is no {1} '{2}': choose from {3}", name, what, word, ", ".join(known)))
         for number, low, high, what in (
             (placement.size_mm[0], 0.0, 1e5, "size"),
             (placement.size_mm[1], 0.0, 1e5, "size"),
@@ -182,13 +183,27 @@ def checked_layers(name, layers):
             (layer.amount, 0.0, 1.0, "amount"),
         ):
             if not low <= number <= high:
-                raise InputError(f"{name}: {what} of a map must lie between {low:g} and {high:g}, not {number:g}")
+                raise InputError(
+                    tr(
+                        "{0}: {1} of a map must lie between {2} and {3}, not {4}",
+                        name,
+                        what,
+                        f"{low:g}",
+                        f"{high:g}",
+                        f"{number:g}",
+                    )
+                )
         if adjust.black >= adjust.white:
-            raise InputError(f"{name}: black of a map's levels must lie below white; to turn it round, invert it")
+            raise InputError(tr("{0}: black of a map's levels must lie below white; to turn it round, invert it", name))
         if isinstance(layer.source, Generator):
             checked_settings(name, layer.source)
         elif layer.source.channel not in CHANNELS or layer.source.encoding not in ENCODINGS:
             raise InputError(
-                f"{name}: a picture's channel is one of {', '.join(CHANNELS)}, its encoding of {', '.join(ENCODINGS)}"
+                tr(
+                    "{0}: a picture's channel is one of {1}, its encoding of {2}",
+                    name,
+                    ", ".join(CHANNELS),
+                    ", ".join(ENCODINGS),
+                )
             )
     return tuple(layers)

@@ -12,6 +12,7 @@ from pathlib import Path
 from numba.core import caching
 
 from .. import faults
+from ..words import tr
 
 _DIGEST = hashlib.sha256().digest_size
 
@@ -32,15 +33,18 @@ class CheckedCacheFile(caching.IndexDataCacheFile):
             super().save(key, data)
         except OSError as error:
             faults.remark(
-                f"compiled kernels cannot be kept in {self._cache_path} ({error.strerror or error}); "
-                "each start compiles them anew until there is room"
+                tr(
+                    "compiled kernels cannot be kept in {0} ({1}); each start compiles them anew until there is room",
+                    self._cache_path,
+                    error.strerror or error,
+                )
             )
         except Exception:
             self._drop()
             super().save(key, data)
 
     def _drop(self):
-        faults.remark(f"compiled kernels in {self._cache_path} were damaged; they are compiled anew")
+        faults.remark(tr("compiled kernels in {0} were damaged; they are compiled anew", self._cache_path))
         Path(self._index_path).unlink(missing_ok=True)
 
     def _load_index(self):

@@ -5,6 +5,7 @@ import tempfile
 from pathlib import Path
 
 from .. import faults
+from ..words import tr
 
 MARKER = "photometra-kernels"
 """The file that tells a folder of ours from one of the person's."""
@@ -16,7 +17,9 @@ def usable(folder: Path) -> Path:
         return _made(folder)
     except OSError as error:
         other = Path(tempfile.gettempdir()) / f"photometra-{os.getuid()}" / folder.name
-        faults.remark(f"{folder} cannot be written ({error.strerror or error}); compiled kernels are kept in {other}")
+        faults.remark(
+            tr("{0} cannot be written ({1}); compiled kernels are kept in {2}", folder, error.strerror or error, other)
+        )
     try:
         other.parent.mkdir(mode=0o700, exist_ok=True)
         if other.parent.is_symlink() or other.parent.stat().st_uid != os.getuid():

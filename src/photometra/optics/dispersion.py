@@ -3,6 +3,7 @@
 import numpy as np
 
 from ..errors import InputError
+from ..words import tr
 
 LINE_D_SODIUM_NM = 589.3
 """The sodium doublet's mean, where `ior` is stated."""
@@ -19,9 +20,9 @@ def cauchy_terms(ior, abbe):
     """
     ior, abbe = np.broadcast_arrays(np.asarray(ior, float), np.asarray(abbe, float))
     if not np.all(ior >= 1.0):
-        raise InputError("the index of refraction must be at least 1")
+        raise InputError(tr("the index of refraction must be at least 1"))
     if not np.all(abbe >= 0.0):
-        raise InputError("the Abbe number must not be negative (0: no dispersion)")
+        raise InputError(tr("the Abbe number must not be negative (0: no dispersion)"))
     spread = LINE_F_NM**-2 - LINE_C_NM**-2
     offset = LINE_D_NM**-2 - LINE_D_SODIUM_NM**-2
     # ior - 1 + B * offset = abbe * B * spread
@@ -38,7 +39,7 @@ def cauchy_ior(wavelength_nm, ior, abbe):
     """
     wavelength = np.asarray(wavelength_nm, dtype=float)
     if not np.all(wavelength > 0.0):
-        raise InputError("wavelength_nm must be above 0")
+        raise InputError(tr("wavelength_nm must be above 0"))
     a, b = cauchy_terms(ior, abbe)
     return a + b / wavelength**2
 
@@ -62,11 +63,11 @@ def drude_lorentz(wavelength_nm, background, plasma_ev, damping_ev, oscillators=
     """
     energy = EV_NM / np.asarray(wavelength_nm, float)
     if background <= 0.0 or damping_ev <= 0.0 or plasma_ev < 0.0:
-        raise InputError("background and damping must be above 0, the plasma energy not below")
+        raise InputError(tr("background and damping must be above 0, the plasma energy not below"))
     eps = background - plasma_ev**2 / (energy**2 + 1j * damping_ev * energy)
     for strength, at, width in oscillators:
         if strength < 0.0 or at <= 0.0 or width <= 0.0:
-            raise InputError("an oscillator's energy and width must be above 0, its strength not below")
+            raise InputError(tr("an oscillator's energy and width must be above 0, its strength not below"))
         eps = eps + strength * at**2 / (at**2 - energy**2 - 1j * width * energy)
     root = np.sqrt(eps)
     return root.real, root.imag

@@ -6,6 +6,7 @@ import math
 import numpy as np
 
 from ..errors import InputError
+from ..words import tr
 from .fresnel import checked_cosine
 from .jit import elementwise, kernel, leaf
 
@@ -138,13 +139,13 @@ def film_reflectance(cos_theta, wavelength_nm, film_n, film_thickness_nm, base_n
     wavelength, thickness = np.asarray(wavelength_nm, float), np.asarray(film_thickness_nm, float)
     outer = np.asarray(outer_n, dtype=float)
     if not np.all(wavelength > 0.0):
-        raise InputError("wavelength_nm must be above 0")
+        raise InputError(tr("wavelength_nm must be above 0"))
     if not np.all(thickness >= 0.0):
-        raise InputError("film_thickness_nm must not be negative")
+        raise InputError(tr("film_thickness_nm must not be negative"))
     if not (np.all(film_n.real > 0.0) and np.all(base.real > 0.0) and np.all(outer > 0.0)):
-        raise InputError("film_n, base_n and outer_n must be above 0")
+        raise InputError(tr("film_n, base_n and outer_n must be above 0"))
     if not (np.all(film_n.imag >= 0.0) and np.all(base.imag >= 0.0)):
-        raise InputError("an extinction coefficient must not be negative")
+        raise InputError(tr("an extinction coefficient must not be negative"))
     return _film(checked_cosine(cos_theta), wavelength, film_n, thickness, base, outer)
 
 

@@ -10,6 +10,7 @@ import math
 import numpy as np
 
 from ..errors import InputError
+from ..words import tr
 from .jit import elementwise, leaf
 
 
@@ -87,7 +88,7 @@ def checked_cosine(cos_theta):
     """`cos_theta` as a float array; ValueError where a value is outside 0..1 or not a number."""
     cos_theta = np.asarray(cos_theta, dtype=float)
     if not np.all((cos_theta >= 0.0) & (cos_theta <= 1.0)):
-        raise InputError("cos_theta must lie in 0..1: it is measured on the side the light comes from")
+        raise InputError(tr("cos_theta must lie in 0..1: it is measured on the side the light comes from"))
     return cos_theta
 
 
@@ -100,7 +101,7 @@ def fresnel_dielectric(cos_theta, eta):
     """
     eta = np.asarray(eta, dtype=float)
     if not np.all(eta > 0.0):
-        raise InputError("eta, the ratio of the indices, must be above 0")
+        raise InputError(tr("eta, the ratio of the indices, must be above 0"))
     cos_theta = checked_cosine(cos_theta)
     # Compiled for many at once, roots of negative numbers are taken beyond the critical angle, and not used.
     with np.errstate(invalid="ignore"):
@@ -115,7 +116,7 @@ def fresnel_conductor(cos_theta, n, k):
     """
     n, k = np.asarray(n, dtype=float), np.asarray(k, dtype=float)
     if not (np.all(n > 0.0) and np.all(k >= 0.0)):
-        raise InputError("n must be above 0 and k must not be negative")
+        raise InputError(tr("n must be above 0 and k must not be negative"))
     return _conductor(checked_cosine(cos_theta), n, k)
 
 

@@ -5,6 +5,7 @@ import math
 import numpy as np
 
 from ..errors import InputError
+from ..words import tr
 from .fresnel import fresnel_dielectric
 from .jit import leaf
 
@@ -41,9 +42,9 @@ def slab_transmittance(ior, absorption_per_mm, thickness_mm):
     ior, absorption = np.asarray(ior, float), np.asarray(absorption_per_mm, float)
     thickness = np.asarray(thickness_mm, float)
     if not np.all(ior >= 1.0):
-        raise InputError("the index of refraction must be at least 1")
+        raise InputError(tr("the index of refraction must be at least 1"))
     if not (np.all(absorption >= 0.0) and np.all(thickness >= 0.0)):
-        raise InputError("absorption and thickness must not be negative")
+        raise InputError(tr("absorption and thickness must not be negative"))
     r = fresnel_dielectric(1.0, ior)
     e = np.exp(-absorption * thickness)
     return interreflections.py_func(1.0 - r, r, r, 1.0 - r, e)[1]

@@ -4,6 +4,7 @@ from dataclasses import dataclass
 from pathlib import Path
 
 from ..errors import InputError
+from ..words import tr
 from .files import text_of
 from .model import Reading
 from .understanding import Choices, understand
@@ -26,7 +27,7 @@ class Arrival:
     @property
     def told(self):
         """For people: `Spectral reflectance di:8, 36 rows`."""
-        return "; ".join(f"{r.label}, {r.rows} rows" for r in self.readings)
+        return "; ".join(tr("{0}, {1} rows", r.label, r.rows) for r in self.readings)
 
 
 def files_in(paths) -> list[Path]:
@@ -39,7 +40,7 @@ def files_in(paths) -> list[Path]:
         else:
             out.append(path)
     if len(out) > _MOST_FILES:
-        raise InputError(f"{len(out)} files are more than the {_MOST_FILES} that are taken at once")
+        raise InputError(tr("{0} files are more than the {1} that are taken at once", len(out), _MOST_FILES))
     return out
 
 

@@ -7,6 +7,7 @@ import re
 
 import numpy as np
 
+from ..words import tr
 from .columns import wavelength_in
 from .layouts import ONE_EACH_ROW
 from .model import lengths_said, light_said
@@ -61,12 +62,16 @@ def tables_of(text, path="text", of_light=False) -> Sheet:
         elif state == "BEGIN_DATA_FORMAT":
             fields += _words(bare)
             if len(fields) > _MOST_FIELDS:
-                raise ReadingError(f"{path}, line {i}: a table of more than {_MOST_FIELDS} fields is none of a reading")
+                raise ReadingError(
+                    tr("{0}, line {1}: a table of more than {2} fields is none of a reading", path, i, _MOST_FIELDS)
+                )
         elif state == "BEGIN_DATA" and bare and not bare.startswith("#"):
             rows.append((i, _words(bare)))
             cells += len(rows[-1][1])
             if cells > MOST_CELLS:
-                raise ReadingError(f"{path}, line {i}: more than {MOST_CELLS} numbers in one file; split it")
+                raise ReadingError(
+                    tr("{0}, line {1}: more than {2} numbers in one file; split it", path, i, MOST_CELLS)
+                )
         elif bare and not bare.startswith("#"):
             key, _, value = bare.partition(" ") if "\t" not in bare else bare.partition("\t")
             if tables or rows:
@@ -75,10 +80,14 @@ def tables_of(text, path="text", of_light=False) -> Sheet:
     tables = [t for t in (*tables, (fields, rows)) if all(t)]
     fields, rows = next((t for t in tables if _says_colour(t[0])), tables[0] if tables else ([], []))
     if not fields or not rows:
-        raise ReadingError(f"{path}: there is no whole table in this CGATS file (BEGIN_DATA_FORMAT, then BEGIN_DATA)")
+        raise ReadingError(
+            tr("{0}: there is no whole table in this CGATS file (BEGIN_DATA_FORMAT, then BEGIN_DATA)", path)
+        )
     for i, cells in rows:
         if len(cells) != len(fields):
-            raise ReadingError(f"{path}, line {i}: {len(cells)} values where the table has {len(fields)} fields")
+            raise ReadingError(
+                tr("{0}, line {1}: {2} values where the table has {3} fields", path, i, len(cells), len(fields))
+            )
     if not of_light:
         _check_is_of_a_surface(path, text, head)
     spectral = [(k, wavelength_in(f, 100.0, 9999.0)) for k, f in enumerate(fields)]
@@ -105,7 +114,9 @@ def _check_is_of_a_surface(path, text, head):
     is_light = any(w in told for w in _OF_LIGHT) and "reflectance" not in told
     if "kind" not in head and (is_light or first.startswith(("CMF", "CCSS", "CCMX", "CAL"))):
         name = head.get("name", "")[:60]
-        raise ReadingError(f"{path}: this is of a light, a display or an observer ('{name}'), not of a surface")
+        raise ReadingError(
+            tr("{0}: this is of a light, a display or an observer ('{1}'), not of a surface", path, name)
+        )
 
 
 def _spectral(path, head, fields, rows, spectral):
@@ -138,8 +149,10 @@ def _check_bands(path, head, spectral):
     there = {"bands": len(spectral), "start_nm": float(spectral[0][1]), "end_nm": float(spectral[-1][1])}
     for key, text in told.items():
         if is_number(text) and abs(value_of(text) - there[key]) > 0.5:
-            said = f"its header says {key.removesuffix('_nm')} {text}, but its fields say {there[key]:g}"
-            raise ReadingError(f"{path}: {said}; the file is not whole, or its header is of another")
+            said = tr(
+                "its header says {0} {1}, but its fields say {2}", key.removesuffix("_nm"), text, f"{there[key]:g}"
+            )
+            raise ReadingError(tr("{0}: {1}; the file is not whole, or its header is of another", path, said))
 
 
 def _quoted(value):

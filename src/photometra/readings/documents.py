@@ -7,6 +7,7 @@ import numpy as np
 
 from ..names import one_line
 from ..optics.dispersion import index_by_formula
+from ..words import tr
 from .layouts import ONE_EACH_ROW
 from .tables import MOST_CELLS, Block, ReadingError, Sheet
 
@@ -43,25 +44,33 @@ def constants_sheet(text, path="text") -> Sheet:
     document = _yaml(text, path)
     entries = document.get("DATA") if isinstance(document, dict) else None
     if not isinstance(entries, list):
-        raise ReadingError(f"{path}: the YAML of optical constants cannot be read; save it again")
+        raise ReadingError(tr("{0}: the YAML of optical constants cannot be read; save it again", path))
     n = k = None
     for entry in entries:
         kind = str(entry.get("type", "")).strip() if isinstance(entry, dict) else ""
         try:
             found_n, found_k = _entry(kind, entry)
         except (KeyError, ValueError, IndexError, AttributeError, TypeError):
-            raise ReadingError(f"{path}: the entry '{one_line(kind)[:40]}' of its DATA is not whole") from None
+            raise ReadingError(tr("{0}: the entry '{1}' of its DATA is not whole", path, one_line(kind)[:40])) from None
         n, k = found_n or n, found_k or k
     if n is None:
-        raise ReadingError(f"{path}: there is no index of refraction in it (tabulated nk, tabulated n, or a formula)")
+        raise ReadingError(
+            tr("{0}: there is no index of refraction in it (tabulated nk, tabulated n, or a formula)", path)
+        )
     at, index = n
     seen = (at >= _SEEN_NM[0]) & (at <= _SEEN_NM[1])
     if not seen.any():
-        raise ReadingError(f"{path}: it says nothing of light between {_SEEN_NM[0]:g} and {_SEEN_NM[1]:g} nm")
+        raise ReadingError(
+            tr("{0}: it says nothing of light between {1} and {2} nm", path, f"{_SEEN_NM[0]:g}", f"{_SEEN_NM[1]:g}")
+        )
     at, index = at[seen], index[seen]
     lost = np.interp(at, *k, left=0.0, right=0.0) if k is not None else np.zeros(at.size)
     rows = [(1, [f"{a:.10g}", f"{b:.10g}", f"{c:.10g}"]) for a, b, c in zip(at, index, lost, strict=True)]
-    notes = () if seen.all() else (f"only what lies between {_SEEN_NM[0]:g} and {_SEEN_NM[1]:g} nm is taken",)
+    notes = (
+        ()
+        if seen.all()
+        else (tr("only what lies between {0} and {1} nm is taken", f"{_SEEN_NM[0]:g}", f"{_SEEN_NM[1]:g}"),)
+    )
     head = {"kind": "constants", "source": _said(document.get("REFERENCES")), "notes": _said(document.get("COMMENTS"))}
     return Sheet(head, [Block(["wavelength_nm", "n", "k"], 1, rows)], ",", ".", notes)
 
@@ -78,7 +87,7 @@ def _yaml(text, path):
                 raise yaml.YAMLError
         return yaml.load(text, loader)
     except (yaml.YAMLError, RecursionError, ValueError):
-        raise ReadingError(f"{path}: the YAML of optical constants cannot be read; save it again") from None
+        raise ReadingError(tr("{0}: the YAML of optical constants cannot be read; save it again", path)) from None
 
 
 def _said(text):
@@ -111,11 +120,13 @@ def _entry(kind, entry):
 def xml_root(text, path, form):
     """The root of an XML document of a form (`CxF`); ReadingError where it is not whole, or has entities of its own."""
     if "<!DOCTYPE" in text or "<!ENTITY" in text:
-        raise ReadingError(f"{path}: a document with entities of its own is not opened")
+        raise ReadingError(tr("{0}: a document with entities of its own is not opened", path))
     try:
         return ElementTree.fromstring(text.encode())
     except ElementTree.ParseError as error:
-        raise ReadingError(f"{path}: this is not a whole {form} document ({one_line(str(error))[:60]})") from None
+        raise ReadingError(
+            tr("{0}: this is not a whole {1} document ({2})", path, form, one_line(str(error))[:60])
+        ) from None
 
 
 def cxf_sheet(text, path="text") -> Sheet:
@@ -125,7 +136,7 @@ def cxf_sheet(text, path="text") -> Sheet:
     rows, colours, geometry, cells = [], [], "", 0
     for n, item in enumerate(e for e in root.iter() if tag_of(e) == "Object"):
         if n >= _MOST_SAMPLES:
-            raise ReadingError(f"{path}: more than {_MOST_SAMPLES} samples in one file; split it")
+            raise ReadingError(tr("{0}: more than {1} samples in one file; split it", path, _MOST_SAMPLES))
         name = one_line(item.get("Name") or item.get("Id") or str(n + 1))
         for value in item.iter():
             if tag_of(value) == "ReflectanceSpectrum":
@@ -133,7 +144,7 @@ def cxf_sheet(text, path="text") -> Sheet:
                 found = _spectrum(path, name, value, spec)
                 cells += len(found)
                 if cells > MOST_CELLS:
-                    raise ReadingError(f"{path}: more than {MOST_CELLS} numbers in one file; split it")
+                    raise ReadingError(tr("{0}: more than {1} numbers in one file; split it", path, MOST_CELLS))
                 rows += [(n + 1, [name, f"{nm:g}", v]) for nm, v in found]
                 geometry = geometry or _geometry(spec)
             elif tag_of(value) == "ColorCIELab":
@@ -152,7 +163,7 @@ def cxf_sheet(text, path="text") -> Sheet:
             name, *lab = colours[0][1]
             return Sheet({**head, "name": name}, [Block(["L", "a", "b"], 1, [(1, lab)])], ",", ".")
         return Sheet({**head, ONE_EACH_ROW: "yes"}, [Block(["set", "L", "a", "b"], 1, colours)], ",", ".")
-    raise ReadingError(f"{path}: there is no reflectance spectrum and no Lab value in this CxF document")
+    raise ReadingError(tr("{0}: there is no reflectance spectrum and no Lab value in this CxF document", path))
 
 
 def tag_of(element):
@@ -173,7 +184,7 @@ def _spectrum(path, name, value, spec):
     start = _number(value.get("StartWL")) or (_number(span.get("StartWL")) if span is not None else None)
     step = _number(value.get("Increment")) or (_number(span.get("Increment")) if span is not None else None)
     if start is None or not step:
-        raise ReadingError(f"{path}: '{name[:60]}' does not say at which wavelengths its spectrum is")
+        raise ReadingError(tr("{0}: '{1}' does not say at which wavelengths its spectrum is", path, name[:60]))
     return [(start + i * step, v) for i, v in enumerate((value.text or "").split())]
 
 

@@ -3,6 +3,7 @@
 import numpy as np
 
 from ..errors import InputError
+from ..words import tr
 from .model import Reading
 from .uncertainty import rule_of, sigma_by
 
@@ -12,7 +13,7 @@ def with_mask(reading: Reading, rows, on=True) -> Reading:
     masked = reading.masked.copy()
     masked[list(rows)] = on
     if masked.all():
-        raise InputError("at least one point must be left; take the whole reading out instead")
+        raise InputError(tr("at least one point must be left; take the whole reading out instead"))
     return reading.remade(masked=masked)
 
 
@@ -58,13 +59,13 @@ def resampled(reading: Reading, step) -> Reading:
     """
     reading = averaged(reading)
     if reading.kind.independent != 1:
-        raise InputError("only a reading along one axis can be resampled")
+        raise InputError(tr("only a reading along one axis can be resampled"))
     x = reading.x[~reading.masked]
     if not (np.isfinite(step) and step > 0.0) or x.size < 3 or step < np.median(np.diff(x)) * (1.0 - 1e-9):
-        raise InputError("a reading can only be resampled to a coarser step than its own")
+        raise InputError(tr("a reading can only be resampled to a coarser step than its own"))
     at = np.arange(np.ceil(x[0] / step), np.floor(x[-1] / step) + 1) * step
     if at.size < 1:
-        raise InputError("no place is left at that step")
+        raise InputError(tr("no place is left at that step"))
     columns, sigma = {reading.kind.columns[0]: at}, {}
     # A triangle of the step's width about each place: what a coarser instrument's band would see.
     weight = np.maximum(0.0, 1.0 - np.abs(at[:, None] - x) / step)

@@ -8,6 +8,7 @@ import numpy as np
 
 from .. import disk
 from ..disk import read_bytes
+from ..words import tr
 from .cgats import write_cgats
 from .model import Reading, lengths_said, letter_of, light_said
 from .tables import MOST_BYTES, ReadingError
@@ -21,7 +22,7 @@ def text_of(path):
     """A file's text; InputError where it cannot be read, is too large, or is no text."""
     text = decoded(read_bytes(path, MOST_BYTES))
     if text is None:
-        raise ReadingError(f"{path}: this is not a text file; export the reading as CSV")
+        raise ReadingError(tr("{0}: this is not a text file; export the reading as CSV", path))
     return text
 
 

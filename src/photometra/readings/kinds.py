@@ -3,6 +3,7 @@
 from dataclasses import dataclass
 
 from ..errors import InputError
+from ..words import tr
 from .geometries import REFLECTANCE, THROUGH
 from .systematic import NONE, Systematic
 
@@ -71,90 +72,90 @@ class Kind:
         return self.limits[min(i, len(self.limits) - 1)]
 
 
-_NM = "wavelength / nm"
+_NM = tr("wavelength / nm")
 
 KINDS = {
     k.key: k
     for k in (
         Kind(
-            "constants", "Optical constants", ("wavelength_nm", "n", "k"), 1, (0.01, 0.005),
-            "rms", "rms difference of n and k", "rms", 0.05, axis_label=_NM, value_label="n, k",
+            "constants", tr("Optical constants"), ("wavelength_nm", "n", "k"), 1, (0.01, 0.005),
+            "rms", tr("rms difference of n and k"), "rms", 0.05, axis_label=_NM, value_label="n, k",
             effects=(),
         ),
         Kind(
-            "reflectance", "Spectral reflectance", ("wavelength_nm", "reflectance"), 1, (0.005, 0.001),
+            "reflectance", tr("Spectral reflectance"), ("wavelength_nm", "reflectance"), 1, (0.005, 0.001),
             "delta_e_2000", "ΔE2000", "ΔE", 1.0, geometries=REFLECTANCE, limits=((0.0, 100.0),),
             axis_label=_NM, value_label="reflectance", takes_thickness=True, takes_bandpass=True,
             takes_port=True,
             effects=("gain", "offset", "thickness_mm"), usual_systematic=Systematic(0.01, 0.001, 0.05),
         ),
         Kind(
-            "gloss", "Gloss", ("angle_deg", "gloss_units"), 1, (0.005, 0.3),
-            "gloss_units", "largest gloss difference", "GU", 2.0, limits=((0.0, 2500.0),),
-            axis_label="angle / °", value_label="gloss / GU",
+            "gloss", tr("Gloss"), ("angle_deg", "gloss_units"), 1, (0.005, 0.3),
+            "gloss_units", tr("largest gloss difference"), "GU", 2.0, limits=((0.0, 2500.0),),
+            axis_label=tr("angle / °"), value_label=tr("gloss / GU"),
             usual_systematic=Systematic(0.005),
         ),
         Kind(
-            "specular", "Specular reflectance", ("angle_deg", "wavelength_nm", "polarisation", "reflectance"), 3,
-            (0.005, 0.001), "rms", "rms difference of reflectance", "rms", 0.01, limits=((0.0, 1.5),),
-            axis_label="angle / °", value_label="reflectance",
+            "specular", tr("Specular reflectance"), ("angle_deg", "wavelength_nm", "polarisation", "reflectance"), 3,
+            (0.005, 0.001), "rms", tr("rms difference of reflectance"), "rms", 0.01, limits=((0.0, 1.5),),
+            axis_label=tr("angle / °"), value_label="reflectance",
             effects=("gain", "offset", "angle_deg"), usual_systematic=Systematic(0.005, angle_deg=0.05),
             angle="angle_deg",
         ),
         Kind(
-            "lobe", "In-plane lobe", ("incidence_deg", "view_deg", "brdf_per_sr"), 2, (0.02, 0.001),
-            "relative", "mean relative difference", "rel", 0.1, axis="view_deg", limits=((0.0, 1e9),),
-            axis_label="view angle / °", value_label="BRDF / 1/sr", is_log=True,
+            "lobe", tr("In-plane lobe"), ("incidence_deg", "view_deg", "brdf_per_sr"), 2, (0.02, 0.001),
+            "relative", tr("mean relative difference"), "rel", 0.1, axis="view_deg", limits=((0.0, 1e9),),
+            axis_label=tr("view angle / °"), value_label=tr("BRDF / 1/sr"), is_log=True,
             effects=("gain", "offset", "angle_deg"), usual_systematic=Systematic(0.02, angle_deg=0.1), angle="view_deg",
         ),
         Kind(
-            "brdf", "BRDF table", ("incidence_deg", "view_deg", "azimuth_deg", "brdf_per_sr"), 3, (0.02, 0.001),
-            "relative", "mean relative difference", "rel", 0.1, axis="view_deg", limits=((0.0, 1e9),),
-            axis_label="view angle / °", value_label="BRDF / 1/sr", is_log=True,
+            "brdf", tr("BRDF table"), ("incidence_deg", "view_deg", "azimuth_deg", "brdf_per_sr"), 3, (0.02, 0.001),
+            "relative", tr("mean relative difference"), "rel", 0.1, axis="view_deg", limits=((0.0, 1e9),),
+            axis_label=tr("view angle / °"), value_label=tr("BRDF / 1/sr"), is_log=True,
             usual_systematic=Systematic(0.02),
         ),
         Kind(
-            "ellipsometry", "Ellipsometry", ("angle_deg", "wavelength_nm", "psi_deg", "delta_deg"), 2, (0.0, 0.1),
-            "degrees", "rms difference of ψ and Δ", "°", 0.5, limits=((0.0, 90.0), (-360.0, 360.0)),
+            "ellipsometry", tr("Ellipsometry"), ("angle_deg", "wavelength_nm", "psi_deg", "delta_deg"), 2, (0.0, 0.1),
+            "degrees", tr("rms difference of ψ and Δ"), "°", 0.5, limits=((0.0, 90.0), (-360.0, 360.0)),
             axis="wavelength_nm", axis_label=_NM, value_label="ψ, Δ / °",
             effects=("angle_deg",), usual_systematic=Systematic(angle_deg=0.02), angle="angle_deg",
         ),
         Kind(
-            "index", "Index of refraction", ("wavelength_nm", "n"), 1, (0.0, 0.0001),
-            "index", "largest index difference", "Δn", 0.0005, limits=((0.1, 10.0),),
+            "index", tr("Index of refraction"), ("wavelength_nm", "n"), 1, (0.0, 0.0001),
+            "index", tr("largest index difference"), "Δn", 0.0005, limits=((0.1, 10.0),),
             axis_label=_NM, value_label="n", effects=("offset",), usual_systematic=Systematic(offset=0.0001),
         ),
         Kind(
-            "transmittance", "Transmittance", ("wavelength_nm", "regular", "total"), 1, (0.005, 0.001),
-            "rms", "rms difference of transmittance", "rms", 0.01, limits=((0.0, 1.2),),
+            "transmittance", tr("Transmittance"), ("wavelength_nm", "regular", "total"), 1, (0.005, 0.001),
+            "rms", tr("rms difference of transmittance"), "rms", 0.01, limits=((0.0, 1.2),),
             axis_label=_NM, value_label="transmittance", gaps=True, takes_thickness=True,
             takes_bandpass=True,
             effects=("gain", "offset", "thickness_mm"), usual_systematic=Systematic(0.005, 0.0005, 0.05),
         ),
         Kind(
-            "scatter", "Scatter profile", ("radius_mm", "wavelength_nm", "exitance_per_mm2"), 2, (0.03, 1e-6),
-            "relative", "mean relative difference", "rel", 0.1, limits=((0.0, 1e9),),
-            axis_label="distance from the beam / mm", value_label="exitance / 1/mm²", is_log=True,
+            "scatter", tr("Scatter profile"), ("radius_mm", "wavelength_nm", "exitance_per_mm2"), 2, (0.03, 1e-6),
+            "relative", tr("mean relative difference"), "rel", 0.1, limits=((0.0, 1e9),),
+            axis_label=tr("distance from the beam / mm"), value_label=tr("exitance / 1/mm²"), is_log=True,
             takes_thickness=True, effects=("gain",), usual_systematic=Systematic(0.05),
         ),
         Kind(
-            "coefficients", "Coefficients",
+            "coefficients", tr("Coefficients"),
             ("wavelength_nm", "absorption_per_mm", "scatter_per_mm", "reduced_scatter_per_mm"), 1, (0.03, 1e-5),
-            "relative", "mean relative difference", "rel", 0.1, limits=((0.0, 1e6),),
-            axis_label=_NM, value_label="coefficient / 1/mm", gaps=True, is_log=True,
+            "relative", tr("mean relative difference"), "rel", 0.1, limits=((0.0, 1e6),),
+            axis_label=_NM, value_label=tr("coefficient / 1/mm"), gaps=True, is_log=True,
             effects=("gain",), usual_systematic=Systematic(0.02),
         ),
         Kind(
-            "colour", "Colour", ("sample", "L", "a", "b"), 1, (0.0, 0.3),
+            "colour", tr("Colour"), ("sample", "L", "a", "b"), 1, (0.0, 0.3),
             "delta_e_2000", "ΔE2000", "ΔE", 1.0, geometries=(*REFLECTANCE, THROUGH), takes_thickness=True,
             limits=((0.0, 200.0), (-200.0, 200.0)), axis_label="sample", value_label="L*, a*, b*", takes_port=True,
             effects=("gain", "thickness_mm"), usual_systematic=Systematic(0.01, thickness_mm=0.05),
         ),
         Kind(
-            "photograph", "Photograph's patches",
+            "photograph", tr("Photograph's patches"),
             ("patch", "incidence_deg", "view_deg", "red", "green", "blue"), 3, (0.02, 0.002),
             "delta_e_2000", "ΔE2000", "ΔE", 2.0, limits=((0.0, 1e6),),
-            axis_label="patch", value_label="linear, white is 1", usual_systematic=Systematic(0.02),
+            axis_label="patch", value_label=tr("linear, white is 1"), usual_systematic=Systematic(0.02),
         ),
     )
 }  # fmt: skip
@@ -166,4 +167,4 @@ def kind(key) -> Kind:
     try:
         return KINDS[key]
     except KeyError:
-        raise InputError(f"there is no kind of reading '{key}': choose from {', '.join(KINDS)}") from None
+        raise InputError(tr("there is no kind of reading '{0}': choose from {1}", key, ", ".join(KINDS))) from None

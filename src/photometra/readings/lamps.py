@@ -8,6 +8,7 @@ import numpy as np
 from ..colour import ILLUMINANTS, WAVELENGTHS
 from ..colour.lamps import lamp_spectrum
 from ..names import one_line
+from ..words import tr
 from .cgats import is_cgats, tables_of
 from .columns import meaning_of, wavelength_in
 from .documents import tag_of, xml_root
@@ -28,7 +29,7 @@ class LampFile:
     power: tuple[float, ...]
 
 
-LAMP_FILES = "Spectra of lamps (*.csv *.txt *.tsv *.sp *.cgats *.spdx *.xml);;All files (*)"
+LAMP_FILES = tr("Spectra of lamps (*.csv *.txt *.tsv *.sp *.cgats *.spdx *.xml);;All files (*)")
 """What to choose from, as a dialog has it."""
 
 
@@ -60,11 +61,15 @@ def _on_grid(nm, power, path):
     order = np.argsort(nm, kind="stable")
     nm, power = nm[order], power[order]
     if nm.size < _FEWEST or nm[0] > _COVERED_NM[0] or nm[-1] < _COVERED_NM[1]:
-        raise ReadingError(f"{path}: a lamp's spectrum must cover {_COVERED_NM[0]:g} to {_COVERED_NM[1]:g} nm")
+        raise ReadingError(
+            tr("{0}: a lamp's spectrum must cover {1} to {2} nm", path, f"{_COVERED_NM[0]:g}", f"{_COVERED_NM[1]:g}")
+        )
     if np.any(np.diff(nm) <= 0.0):
-        raise ReadingError(f"{path}: a wavelength stands twice in it; keep one spectrum in the file")
+        raise ReadingError(tr("{0}: a wavelength stands twice in it; keep one spectrum in the file", path))
     if not np.all(np.isfinite(power)) or power.min() < 0.0 or power.max() <= 0.0:
-        raise ReadingError(f"{path}: a lamp's power is a number of 0 or more at every wavelength, and somewhere above")
+        raise ReadingError(
+            tr("{0}: a lamp's power is a number of 0 or more at every wavelength, and somewhere above", path)
+        )
     step = WAVELENGTHS[1] - WAVELENGTHS[0]
     around = np.zeros(1) if np.median(np.diff(nm)) > 0.99 * step else (np.arange(20) + 0.5) / 20.0 * step - 0.5 * step
     found = np.interp(WAVELENGTHS[:, None] + around, nm, power).mean(axis=1)
@@ -77,10 +82,10 @@ def _of_tm27(text, path):
     elements = [(tag_of(e), e) for e in xml_root(text, path, "TM-27").iter()]
     data = [(e.get("wavelength", ""), e.text or "") for tag, e in elements if tag == "SpectralData"]
     if not data:
-        raise ReadingError(f"{path}: there is no SpectralData in this document; a TM-27 file of a lamp has it")
+        raise ReadingError(tr("{0}: there is no SpectralData in this document; a TM-27 file of a lamp has it", path))
     for pair in data:
         if not all(is_number(v) for v in pair):
-            raise ReadingError(f"{path}: '{one_line(' '.join(pair))[:40]}' is no wavelength with its power")
+            raise ReadingError(tr("{0}: '{1}' is no wavelength with its power", path, one_line(" ".join(pair))[:40]))
     said = {tag: (e.text or "").strip() for tag, e in reversed(elements)}
     name = said.get("Description") or said.get("CatalogNumber") or said.get("UniqueIdentifier") or ""
     return name, *zip(*((value_of(a), value_of(b)) for a, b in data), strict=True)
@@ -90,14 +95,14 @@ def _of_table(sheet: Sheet, path):
     """(name, wavelengths, powers) of a table: wavelengths down a column or across the top."""
     block = max(sheet.blocks, key=lambda b: len(b.rows), default=None)
     if block is None:
-        raise ReadingError(f"{path}: there is no table in this file")
+        raise ReadingError(tr("{0}: there is no table in this file", path))
     rows = [cells for _, cells in block.rows]
     name = sheet.head.get("name") or sheet.head.get("originator") or ""
     across = [(i, wavelength_in(n)) for i, n in enumerate(block.names)]
     across = [(i, nm) for i, nm in across if nm is not None]
     if len(across) >= _FEWEST:
         if len(rows) != 1:
-            raise ReadingError(f"{path}: there are {len(rows)} spectra in it; keep the one of the lamp")
+            raise ReadingError(tr("{0}: there are {1} spectra in it; keep the one of the lamp", path, len(rows)))
         pairs = [(nm, rows[0][i]) for i, nm in across if i < len(rows[0])]
         cells = [(f"{nm:g}", v) for nm, v in pairs]
     else:
@@ -107,6 +112,8 @@ def _of_table(sheet: Sheet, path):
         cells = [(r[at], r[value]) for r in rows] if value >= 0 else []
     bad = next((c for c in cells if not all(is_number(v) for v in c)), None)
     if not cells or bad is not None:
-        told = f"'{one_line(' '.join(bad))[:40]}' is" if bad else "there is"
-        raise ReadingError(f"{path}: {told} no wavelength with its power; two columns are wanted, nm and power")
+        told = tr("'{0}' is", one_line(" ".join(bad))[:40]) if bad else tr("there is")
+        raise ReadingError(
+            tr("{0}: {1} no wavelength with its power; two columns are wanted, nm and power", path, told)
+        )
     return name, *zip(*((value_of(a), value_of(b)) for a, b in cells), strict=True)

@@ -8,6 +8,7 @@ import re
 from dataclasses import replace
 from itertools import pairwise
 
+from ..words import tr
 from .columns import gloss_angle_in, meaning_of, wavelength_in
 from .geometries import geometry_of
 from .tables import Block, Sheet, is_missing, is_number, number_text, value_of
@@ -18,7 +19,7 @@ _SPREAD = re.compile(
 )
 _OTHER = re.compile(r"^(?:min\.?|max\.?|minimum|maximum|range|median|cv|count|n=?\d*)$", re.I)
 _FEWEST_BANDS = 6
-ONE_EACH_ROW = "one sample each row"
+ONE_EACH_ROW = tr("one sample each row")
 
 
 def laid_out(sheet: Sheet) -> Sheet:
@@ -147,7 +148,7 @@ def _samples_across(sheet, block):
     if mean is not None:
         names = [*head, *([f"sigma_{head[1]}"] if sigma else [])]
         taken = [(n, [c[0], c[mean], *([c[spread]] if sigma else [])]) for n, c in rows if not is_missing(c[mean])]
-        note = "the mean is taken" + (", its deviation as the uncertainty" if sigma else "")
+        note = tr("the mean is taken") + (tr(", its deviation as the uncertainty") if sigma else "")
         return replace(sheet, blocks=[Block(names, block.line, taken)], notes=(*sheet.notes, note))
     names = ["set", *head, *([f"sigma_{head[1]}"] if sigma else [])]
     out = [

@@ -9,6 +9,7 @@ from ..colour.lamps import lamp_power
 from ..errors import InputError
 from ..names import MOST_LETTERS, one_line, shown
 from ..shapes.lying import Spot, spot_of
+from ..words import lowered, tr
 from .geometries import MULTI_ANGLE
 from .kinds import KINDS, POLARISATIONS, Kind, kind
 from .systematic import NONE, Systematic, systematic_of
@@ -155,7 +156,8 @@ class Reading:
 
 
 _PLACE_UNITS = {
-    "wavelength_nm": "nm", "angle_deg": "°", "incidence_deg": "° in", "view_deg": "°", "azimuth_deg": "° azimuth",
+    "wavelength_nm": "nm", "angle_deg": "°", "incidence_deg": tr("° in"), "view_deg": "°",
+    "azimuth_deg": tr("° azimuth"),
     "radius_mm": "mm",
 }  # fmt: skip
 
@@ -207,14 +209,14 @@ def make_reading(name, kind_key, columns, sigma=None, masked=None, **more) -> Re
         if s.size == rows:
             s = np.where(np.isfinite(data[column]), s, 1.0)
         if s.size != rows or not np.isfinite(s).all() or (s <= 0).any():
-            raise InputError(f"the uncertainty of {column} must be a number above 0 in every row")
+            raise InputError(tr("the uncertainty of {0} must be a number above 0 in every row", column))
         spread[column] = s[order]
     masked = np.zeros(rows, bool) if masked is None else np.array(masked, float).ravel().astype(bool)
     if masked.size != rows:
-        raise InputError("a mask needs one entry for each row")
+        raise InputError(tr("a mask needs one entry for each row"))
     _checked(k, more)
     if k.key == "reflectance" and more["geometry"] not in MULTI_ANGLE and data["reflectance"].max() > 2.0:
-        raise InputError("reflectance must lie between 0 and 2, but for a multi-angle geometry")
+        raise InputError(tr("reflectance must lie between 0 and 2, but for a multi-angle geometry"))
     data = {c: v[order] for c, v in data.items()}
     masked = masked[order]
     for array in (*data.values(), *spread.values(), masked):
@@ -236,13 +238,15 @@ def _data(k, columns):
     data = {}
     for column in k.columns:
         if column not in columns:
-            raise InputError(f"a reading of {k.label.lower()} needs a column {column}")
+            raise InputError(tr("a reading of {0} needs a column {1}", lowered(k.label), column))
         data[column] = np.array(columns[column], dtype=float).ravel()
     sizes = {v.size for v in data.values()}
     if len(sizes) != 1 or 0 in sizes:
-        raise InputError(f"a reading of {k.label.lower()} needs the same number of rows, at least one, in every column")
+        raise InputError(
+            tr("a reading of {0} needs the same number of rows, at least one, in every column", lowered(k.label))
+        )
     if max(sizes) > _MOST_ROWS:
-        raise InputError(f"a reading may have {_MOST_ROWS} rows at the most")
+        raise InputError(tr("a reading may have {0} rows at the most", _MOST_ROWS))
     values = np.stack([data[c] for c in k.values])
     missing = np.isnan(values)
     if (
@@ -250,19 +254,19 @@ def _data(k, columns):
         or np.isinf(values).any()
         or (missing.any() and not k.gaps)
     ):
-        raise InputError("a reading's numbers must be finite")
+        raise InputError(tr("a reading's numbers must be finite"))
     if missing.all(axis=0).any():
-        raise InputError("every row needs at least one value")
+        raise InputError(tr("every row needs at least one value"))
     for column in k.values:
         low, high = k.limits_of(column)
         if (data[column] < low).any() or (data[column] > high).any():
-            raise InputError(f"{column} must lie between {low:g} and {high:g}")
+            raise InputError(tr("{0} must lie between {1} and {2}", column, f"{low:g}", f"{high:g}"))
     for column in k.places:
         low, high = _RANGES.get(column, (0.0, 1.0))
         if (data[column] < low).any() or (data[column] > high).any():
-            raise InputError(f"{column} must lie between {low:g} and {high:g}")
+            raise InputError(tr("{0} must lie between {1} and {2}", column, f"{low:g}", f"{high:g}"))
     if k.key == "gloss" and not np.isin(data["angle_deg"], (20.0, 60.0, 85.0)).all():
-        raise InputError("gloss is read at 20, 60 or 85 degrees")
+        raise InputError(tr("gloss is read at 20, 60 or 85 degrees"))
     return data
 
 
@@ -270,29 +274,29 @@ def _checked(k, more):
     """Check what a reading says beside its numbers, and fill in what it leaves out."""
     more["geometry"] = geometry = more.get("geometry", "") or (k.geometries[0] if k.geometries else "")
     if geometry and geometry not in k.geometries:
-        choice = f"choose from {', '.join(k.geometries)}" if k.geometries else "this kind has none"
-        raise InputError(f"there is no geometry '{geometry}': {choice}")
+        choice = tr("choose from {0}", ", ".join(k.geometries)) if k.geometries else tr("this kind has none")
+        raise InputError(tr("there is no geometry '{0}': {1}", geometry, choice))
     more["tolerance"] = tolerance = float(more.get("tolerance", 0.0) or k.tolerance)
     if not (np.isfinite(tolerance) and tolerance > 0):
-        raise InputError("a tolerance must be a number above 0")
+        raise InputError(tr("a tolerance must be a number above 0"))
     more["thickness_mm"] = thickness = float(more.get("thickness_mm", 0.0))
     if not 0.0 <= thickness <= 10_000.0:
-        raise InputError("a thickness must lie between 0 and 10000 mm")
+        raise InputError(tr("a thickness must lie between 0 and 10000 mm"))
     if thickness and not k.takes_thickness:
-        raise InputError(f"a reading of {k.label.lower()} has no thickness")
-    names = {"bandpass_nm": "band-pass", "illuminated_mm": "illuminated area", "collected_mm": "collected area"}
+        raise InputError(tr("a reading of {0} has no thickness", lowered(k.label)))
+    names = {"bandpass_nm": "band-pass", "illuminated_mm": tr("illuminated area"), "collected_mm": tr("collected area")}
     for key, what in names.items():
         more[key] = value = float(more.get(key, 0.0))
         if not 0.0 <= value <= 1000.0:
-            raise InputError(f"a {what} must lie between 0 and 1000 {key[-2:]}")
+            raise InputError(tr("a {0} must lie between 0 and 1000 {1}", what, key[-2:]))
         if value and not k.takes(key):
-            raise InputError(f"a reading of {k.label.lower()} has no {what}")
+            raise InputError(tr("a reading of {0} has no {1}", lowered(k.label), what))
     if isinstance(more.get("spot"), str):
         more["spot"] = spot_of(more["spot"])
     more["systematic"] = _systematic(k, more.get("systematic"), thickness)
     more["light"] = light_of(more.get("illuminant", "D65"), more.get("light", ()))
     if more.get("observer", "1931-2") not in OBSERVERS:
-        raise InputError(f"choose the observer from {', '.join(OBSERVERS)}")
+        raise InputError(tr("choose the observer from {0}", ", ".join(OBSERVERS)))
 
 
 def light_of(name, said=()):
@@ -304,14 +308,18 @@ def light_of(name, said=()):
             return lamp_power(name)
         except InputError:
             raise InputError(
-                f"choose the illuminant from {', '.join(ILLUMINANTS)}, or a lamp as LED or 4100 K; there is no '{name}'"
+                tr(
+                    "choose the illuminant from {0}, or a lamp as LED or 4100 K; there is no '{1}'",
+                    ", ".join(ILLUMINANTS),
+                    name,
+                )
             ) from None
     try:
         power = np.array(said.split() if isinstance(said, str) else said, float)
     except ValueError:
         power = np.zeros(0)
     if power.shape != WAVELENGTHS.shape or not np.isfinite(power).all() or power.min() < 0.0 or power.max() <= 0.0:
-        raise InputError(f"the power of the light '{name}' must be {WAVELENGTHS.size} numbers of 0 and more")
+        raise InputError(tr("the power of the light '{0}' must be {1} numbers of 0 and more", name, WAVELENGTHS.size))
     return tuple(float(v) for v in power)
 
 
@@ -323,5 +331,5 @@ def _systematic(k, said, thickness):
     found = said.checked() if isinstance(said, Systematic) else systematic_of(said)
     for f in fields(found):
         if getattr(found, f.name) and f.name not in k.effects:
-            raise InputError(f"a reading of {k.label.lower()} has no systematic {f.name.partition('_')[0]}")
+            raise InputError(tr("a reading of {0} has no systematic {1}", lowered(k.label), f.name.partition("_")[0]))
     return found

@@ -8,13 +8,14 @@ import re
 from dataclasses import dataclass, fields
 
 from ..errors import InputError
+from ..words import tr
 
 _LONGEST = 200
 _TERM = re.compile(r"(gain|exposure|offset|thickness|angle)\s+([0-9]*\.?[0-9]+(?:e[-+]?[0-9]+)?)\s*(%|mm|°|deg)?", re.I)
 _UNITS = {"gain": ("", "%"), "offset": ("",), "thickness_mm": ("", "mm"), "angle_deg": ("", "°", "deg")}
 _FIELDS = {"gain": "gain", "exposure": "gain", "offset": "offset", "thickness": "thickness_mm", "angle": "angle_deg"}
 _MOST = {"gain": 1.0, "offset": 1e6, "thickness_mm": 1e4, "angle_deg": 30.0}
-_HOW = "write it as gain 1 %, offset 0.001, thickness 0.05 mm, angle 0.1°, or none"
+_HOW = tr("write it as gain 1 %, offset 0.001, thickness 0.05 mm, angle 0.1°, or none")
 
 
 @dataclass(frozen=True)
@@ -50,7 +51,9 @@ class Systematic:
         for f in fields(self):
             if not (math.isfinite(value := getattr(self, f.name)) and 0.0 <= value <= _MOST[f.name]):
                 name = f.name.partition("_")[0]
-                raise InputError(f"a systematic uncertainty of {name} must lie between 0 and {_MOST[f.name]:g}")
+                raise InputError(
+                    tr("a systematic uncertainty of {0} must lie between 0 and {1}", name, f"{_MOST[f.name]:g}")
+                )
         return self
 
 
@@ -68,8 +71,8 @@ def systematic_of(text) -> Systematic:
         name = _FIELDS[term[1].lower()] if term else ""
         unit = (term[3] or "").lower() if term else ""
         if not term or unit not in _UNITS[name] or len(text) > _LONGEST:
-            raise InputError(f"'{part.strip()[:60]}' is not a systematic uncertainty; {_HOW}")
+            raise InputError(tr("'{0}' is not a systematic uncertainty; {1}", part.strip()[:60], _HOW))
         if name in found:
-            raise InputError(f"{term[1].lower()} is given twice; {_HOW}")
+            raise InputError(tr("{0} is given twice; {1}", term[1].lower(), _HOW))
         found[name] = float(term[2]) / (100.0 if unit == "%" else 1.0)
     return Systematic(**found).checked()

@@ -8,6 +8,7 @@ from functools import cache
 from itertools import pairwise
 
 from ..errors import InputError
+from ..words import tr
 from .columns import gloss_angle_in, meaning_of, wavelength_in
 
 MOST_BYTES = 16_000_000
@@ -97,21 +98,33 @@ def within_limits(path, rows):
         count += len(cells)
         if len(cells) > _MOST_COLUMNS:
             raise ReadingError(
-                f"{path}, line {i}: {len(cells)} columns are more than the {_MOST_COLUMNS} of any reading"
+                tr(
+                    "{0}, line {1}: {2} columns are more than the {3} of any reading",
+                    path,
+                    i,
+                    len(cells),
+                    _MOST_COLUMNS,
+                )
             )
         if count > MOST_CELLS:
-            raise ReadingError(f"{path}, line {i}: more than {MOST_CELLS} numbers in one file; split it into several")
+            raise ReadingError(
+                tr("{0}, line {1}: more than {2} numbers in one file; split it into several", path, i, MOST_CELLS)
+            )
         yield i, cells
 
 
 def lines_of(text, path):
     """The lines of a text; ReadingError where they are more, or longer, than those of any reading."""
     if max(text.count("\n"), text.count("\r")) > _MOST_BREAKS:
-        raise ReadingError(f"{path}: it has more than {_MOST_BREAKS} lines; a reading has 100000 rows at the most")
+        raise ReadingError(
+            tr("{0}: it has more than {1} lines; a reading has 100000 rows at the most", path, _MOST_BREAKS)
+        )
     lines = text.splitlines()
     for i, line in enumerate(lines, 1):
         if len(line) > _LONGEST_LINE:
-            raise ReadingError(f"{path}, line {i}: it is longer than a million letters; no table has such rows")
+            raise ReadingError(
+                tr("{0}, line {1}: it is longer than a million letters; no table has such rows", path, i)
+            )
     return lines
 
 
@@ -123,7 +136,7 @@ def _cells(path, line, number, separator):
     try:
         return [c.strip() for c in next(csv.reader(io.StringIO(line), delimiter=separator))]
     except csv.Error:
-        raise ReadingError(f"{path}, line {number}: this line is no row of a table") from None
+        raise ReadingError(tr("{0}, line {1}: this line is no row of a table", path, number)) from None
 
 
 def sheet_of(text, path="text", separator="", decimal="") -> Sheet:
@@ -138,9 +151,11 @@ def sheet_of(text, path="text", separator="", decimal="") -> Sheet:
         elif bare.strip(",;\t "):
             body.append((i, line.strip("\n\r")))
         if len(body) > MOST_LINES:
-            raise ReadingError(f"{path}: it has more than {MOST_LINES} lines; a reading has 100000 rows at the most")
+            raise ReadingError(
+                tr("{0}: it has more than {1} lines; a reading has 100000 rows at the most", path, MOST_LINES)
+            )
     if not body:
-        raise ReadingError(f"{path}: there is no table in this file")
+        raise ReadingError(tr("{0}: there is no table in this file", path))
     separator = separator or _separator_of([line for _, line in body])
     rows = list(within_limits(path, ((i, _cells(path, line, i, separator)) for i, line in body)))
     if not decimal:
@@ -219,9 +234,16 @@ def number_in(cell, decimal, path, line, column):
         value = float(text if len(text) <= LONGEST_NUMBER else "")
     except ValueError:
         raise ReadingError(
-            f"{path}, line {line}: '{cell.strip()[:60]}' in column {column} is not a number; "
-            "correct it or remove the row"
+            tr(
+                "{0}, line {1}: '{2}' in column {3} is not a number; correct it or remove the row",
+                path,
+                line,
+                cell.strip()[:60],
+                column,
+            )
         ) from None
     if value in (float("inf"), float("-inf")) or value != value:
-        raise ReadingError(f"{path}, line {line}: '{cell.strip()[:60]}' in column {column} is not a finite number")
+        raise ReadingError(
+            tr("{0}, line {1}: '{2}' in column {3} is not a finite number", path, line, cell.strip()[:60], column)
+        )
     return value

@@ -7,6 +7,7 @@ import numpy as np
 from ..colour import linear_srgb_to_xyz, srgb_code, xyz_to_lab
 from ..errors import InputError
 from ..optics.dispersion import index_by_formula
+from ..words import tr
 from .model import Reading, make_reading
 
 
@@ -29,12 +30,15 @@ def colour_target(
         word, rest = (named[1] or "lab").lower(), named[2]
         numbers = _numbers(rest)
         if len(numbers) != 3:
-            raise InputError("write three numbers (L*, a*, b*), XYZ and three numbers, #rrggbb, or rgb and 0 to 255")
+            raise InputError(
+                tr("write three numbers (L*, a*, b*), XYZ and three numbers, #rrggbb, or rgb and 0 to 255")
+            )
         lab = numbers if word != "xyz" else xyz_to_lab([v / 100.0 for v in numbers], illuminant, observer)
     columns = {"sample": [1.0], **{c: [float(v)] for c, v in zip("Lab", lab, strict=True)}}
     return make_reading(
-        f"Target {text}", "colour", columns, {c: [sigma] for c in "Lab"}, geometry=geometry, illuminant=illuminant,
-        observer=observer, tolerance=tolerance, source="typed by hand", thickness_mm=thickness_mm,
+        tr("Target {0}", text), "colour", columns, {c: [sigma] for c in "Lab"}, geometry=geometry,
+        illuminant=illuminant, observer=observer, tolerance=tolerance, source=tr("typed by hand"),
+        thickness_mm=thickness_mm,
     )  # fmt: skip
 
 
@@ -52,14 +56,16 @@ def sellmeier(text) -> Reading:
     count = len(halves[0])
     is_apart = len(halves) == 2 and len(halves[1]) == count
     if (not is_apart and (len(halves) != 1 or count % 2)) or not 0 < count <= (1 if is_apart else 2) * _MOST_TERMS:
-        raise InputError("write the coefficients in pairs, B1 C1 B2 C2 B3 C3 (C in µm²), or all B / all C")
+        raise InputError(tr("write the coefficients in pairs, B1 C1 B2 C2 B3 C3 (C in µm²), or all B / all C"))
     pairs = list(zip(*halves, strict=True)) if is_apart else list(zip(halves[0][::2], halves[0][1::2], strict=True))
     index = index_by_formula(2, [0.0, *(v for pair in pairs for v in pair)], _SEEN_NM / 1000.0)
     if not np.all(np.isfinite(index)) or index.min() < 1.0 or index.max() > 5.0:
-        raise InputError("with these coefficients the index is not between 1 and 5 all over 380 to 780 nm; C is in µm²")
+        raise InputError(
+            tr("with these coefficients the index is not between 1 and 5 all over 380 to 780 nm; C is in µm²")
+        )
     columns = {"wavelength_nm": _SEEN_NM, "n": index, "k": np.zeros(_SEEN_NM.size)}
     told = "; ".join(f"B {b:g}, C {c:g} µm²" for b, c in pairs)
-    return make_reading("Sellmeier", "constants", columns, source=f"typed by hand: {told}")
+    return make_reading("Sellmeier", "constants", columns, source=tr("typed by hand: {0}", told))
 
 
 def _numbers(text):

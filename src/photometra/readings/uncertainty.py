@@ -5,6 +5,7 @@ import re
 import numpy as np
 
 from ..errors import InputError
+from ..words import tr
 
 _LONGEST = 60
 _TERM = re.compile(r"^\s*([0-9]*\.?[0-9]+(?:e[-+]?[0-9]+)?)\s*(%?)\s*$", re.I)
@@ -16,13 +17,15 @@ def rule_of(text):
     for part in re.split(r"(?<![eE])\+", str(text).replace("±", " ")):
         found = _TERM.match(part) if len(part) <= _LONGEST else None
         if not found:
-            raise InputError(f"'{str(text)[:60]}' is not an uncertainty; write it as 2 %, as 0.002, or as 2 % + 0.002")
+            raise InputError(
+                tr("'{0}' is not an uncertainty; write it as 2 %, as 0.002, or as 2 % + 0.002", str(text)[:60])
+            )
         if found[2]:
             relative += float(found[1]) / 100.0
         else:
             absolute += float(found[1])
     if not (0.0 < relative + absolute < 1e9):
-        raise InputError(f"the uncertainty '{str(text)[:60]}' must be above 0")
+        raise InputError(tr("the uncertainty '{0}' must be above 0", str(text)[:60]))
     return relative, absolute
 
 

@@ -13,6 +13,7 @@ from ..colour import linear_srgb_to_xyz, xyz_to_lab
 from ..errors import InputError
 from ..figures import figures
 from ..shapes.lying import spot_of
+from ..words import lowered, tr
 from .cgats import is_cgats, tables_of
 from .columns import IGNORED, MEASURES, UNITS, Meaning, meaning_of
 from .documents import is_document, sheet_of_document
@@ -117,12 +118,12 @@ def understand(text, path="text", choices=None, name=None) -> Understood:
         names = tuple(dict.fromkeys(_base_of(s) for s in samples))
         sample = choices.sample or (names[0] if names else "")
         if len(names) > 1 and not choices.sample:
-            notes.add(f"the file holds {len(names)} samples; '{sample}' is taken", at)
+            notes.add(tr("the file holds {0} samples; '{1}' is taken", len(names), sample), at)
         of_it = [s for s in samples if sample in (_base_of(s), s)] or [sample]
         made = [_reading(path, sheet, meanings, kind, (at, s), choices, notes, name) for s in of_it]
         (reading, *beside), samples = made, names
         if beside:
-            notes.add(f"{len(made)} readings of it are taken: {', '.join(r.geometry for r in made)}")
+            notes.add(tr("{0} readings of it are taken: {1}", len(made), ", ".join(r.geometry for r in made)))
         problem, kind = "", reading.kind_key
     except InputError as error:
         reading, problem, sample, beside = None, str(error), choices.sample, ()
@@ -144,7 +145,7 @@ def _base_of(sample):
 def _meant(block, choices):
     """What each column of a block means, with the person's own choices."""
     count = max(len(block.names), max((len(cells) for _, cells in block.rows), default=0))
-    found = [meaning_of(n) for n in block.names] or [Meaning(f"column {i + 1}") for i in range(count)]
+    found = [meaning_of(n) for n in block.names] or [Meaning(tr("column {0}", i + 1)) for i in range(count)]
     if not block.names and choices.kind in KINDS:
         found = [
             replace(m, name=n, unit=next(iter(UNITS[MEASURES[n]])))
@@ -204,7 +205,9 @@ def _are_words(cells):
 def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
     if not sheet.blocks[0].names and not choices.kind and not choices.columns:
         line = sheet.blocks[0].rows[0][0]
-        raise ReadingError(f"{path}, line {line}: the first row must name the columns, as {_known_columns()}")
+        raise ReadingError(
+            tr("{0}, line {1}: the first row must name the columns, as {2}", path, line, _known_columns())
+        )
     _check_known(path, sheet, meanings, kind)
     blocks = [
         _block_columns(path, block, columns, KINDS.get(kind), chosen, sheet.decimal, notes, "kind" in sheet.head)
@@ -212,7 +215,7 @@ def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
     ]
     columns, sigma = _joined(path, blocks)
     if not kind:
-        raise ReadingError(f"{path}: these columns make no kind of reading; name them as {_known_columns()}")
+        raise ReadingError(tr("{0}: these columns make no kind of reading; name them as {1}", path, _known_columns()))
     head = sheet.head
     more = {k: head[k] for k in _HEAD_KEYS if head.get(k)}
     if head.get("light_power"):
@@ -229,7 +232,7 @@ def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
             more["spot"] = spot_of(head["place"])
         except InputError:
             # In a preamble the word may mean a room.
-            notes.add(f"the place '{head['place'][:60]}' in its header was left out")
+            notes.add(tr("the place '{0}' in its header was left out", head["place"][:60]))
     more.update(_head_numbers(head, notes))
     said = dict(choices.more)
     if chosen[1] and without_geometry(chosen[1])[1]:
@@ -239,7 +242,7 @@ def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
             said["name"] = f"{without_geometry(said['name'])[0] or said['name']} {geometry}"
     more.update(said)
     for key in [key for key in LENGTHS if more.get(key) and kind in KINDS and not KINDS[kind].takes(key)]:
-        notes.add(f"the {_plain(key)} was left out: a reading of {KINDS[kind].label.lower()} has none")
+        notes.add(tr("the {0} was left out: a reading of {1} has none", _plain(key), lowered(KINDS[kind].label)))
         del more[key]
     columns, sigma = _as_lab(kind, columns, sigma, more, notes)
     k = KINDS.get(kind)
@@ -268,7 +271,9 @@ def _geometry(head, meanings, sample, notes):
     said = named or next((head[k] for k in _GEOMETRY_KEYS if head.get(k)), "")
     known, is_open = geometry_of(said) if said else ("", False)
     if is_open:
-        notes.add(f"the geometry '{said}' leaves open whether the specular part is in: taken as {known}, with it in")
+        notes.add(
+            tr("the geometry '{0}' leaves open whether the specular part is in: taken as {1}, with it in", said, known)
+        )
     # What is written as ours is must be right; a word in a preamble may mean something else.
     return known or head.get("geometry", "")
 
@@ -280,8 +285,12 @@ def _check_reflectance(path, kind, columns, more, head):
     most = float(np.max(columns["reflectance"], initial=0.0)) if "reflectance" in columns else 0.0
     if most > _MOST_REFLECTANCE:
         raise ReadingError(
-            f"{path}: a reflectance of {figures(most)} is more than a surface sends back; name its unit, as in "
-            "'reflectance (%)', or take out what is no reflectance"
+            tr(
+                "{0}: a reflectance of {1} is more than a surface sends back; name its unit, as in "
+                "'reflectance (%)', or take out what is no reflectance",
+                path,
+                figures(most),
+            )
         )
 
 
@@ -289,8 +298,10 @@ def _check_known(path, sheet, meanings, kind):
     for block, columns in zip(sheet.blocks, meanings, strict=True):
         unknown = [m.raw for m in columns if not m.name and not m.is_sigma and m.raw]
         if unknown and not kind:
-            where = f"{path}, line {block.line}"
-            raise ReadingError(f"{where}: column '{unknown[0][:60]}' is not known; name columns as {_known_columns()}")
+            where = tr("{0}, line {1}", path, block.line)
+            raise ReadingError(
+                tr("{0}: column '{1}' is not known; name columns as {2}", where, unknown[0][:60], _known_columns())
+            )
 
 
 def _plain(key):
@@ -307,20 +318,22 @@ def _head_numbers(head, notes):
             out[ours] = float(head[key].removesuffix("mm").removesuffix("nm").replace(",", "."))
         except ValueError:
             if key in (ours, "thickness"):
-                raise InputError(f"the {_plain(ours)} '{head[key][:60]}' in its header is not a number") from None
+                raise InputError(
+                    tr("the {0} '{1}' in its header is not a number", _plain(ours), head[key][:60])
+                ) from None
             # The same word may mean something else in a preamble.
-            notes.add(f"the {key} '{head[key][:60]}' in its header was left out")
+            notes.add(tr("the {0} '{1}' in its header was left out", key, head[key][:60]))
     return out
 
 
 def _block_columns(path, block, meanings, kind, chosen, decimal, notes, is_ours):
     """({name: values}, {name: uncertainty}) of one block, parts of a column spread over rows."""
     if not block.rows:
-        raise ReadingError(f"{path}: a table in this file has no rows")
+        raise ReadingError(tr("{0}: a table in this file has no rows", path))
     at, sample = chosen
     rows = [(i, c) for i, c in block.rows if at is None or (at < len(c) and c[at] == sample)]
     if not rows:
-        raise ReadingError(f"{path}: there is no sample '{sample}' in this file")
+        raise ReadingError(tr("{0}: there is no sample '{1}' in this file", path, sample))
     gaps = kind is None or kind.gaps
     if not gaps:
         rows = _without_gaps(path, rows, meanings, notes)
@@ -329,7 +342,7 @@ def _block_columns(path, block, meanings, kind, chosen, decimal, notes, is_ours)
     for i, m in enumerate(meanings):
         if not m.name and not m.is_sigma:
             if i != at and m.raw:
-                notes.add(f"column '{m.raw[:60]}' was left out", i)
+                notes.add(tr("column '{0}' was left out", m.raw[:60]), i)
             continue
         numbers = _plain_numbers(rows, i, decimal)
         if numbers is None:
@@ -345,9 +358,9 @@ def _without_gaps(path, rows, meanings, notes):
     wanted = [i for i, m in enumerate(meanings) if m.name and not m.is_sigma and m.measure != "letter"]
     whole = [(n, c) for n, c in rows if not any(i < len(c) and is_missing(c[i]) for i in wanted)]
     if not whole:
-        raise ReadingError(f"{path}, line {rows[0][0]}: every row of this table lacks a value")
+        raise ReadingError(tr("{0}, line {1}: every row of this table lacks a value", path, rows[0][0]))
     if len(whole) < len(rows):
-        notes.add(f"{len(rows) - len(whole)} of {len(rows)} rows lack a value and were left out")
+        notes.add(tr("{0} of {1} rows lack a value and were left out", len(rows) - len(whole), len(rows)))
     return whole
 
 
@@ -366,7 +379,9 @@ def _says_percent(rows, meanings, is_ours):
 def _check_widths(path, rows, meanings):
     for line, cells in rows:
         if len(cells) != len(meanings):
-            raise ReadingError(f"{path}, line {line}: {len(cells)} cells where the table has {len(meanings)} columns")
+            raise ReadingError(
+                tr("{0}, line {1}: {2} cells where the table has {3} columns", path, line, len(cells), len(meanings))
+            )
 
 
 def _plain_numbers(rows, i, decimal):
@@ -382,7 +397,9 @@ def _plain_numbers(rows, i, decimal):
 
 def _cell(path, line, cells, i, meaning, decimal, gaps, count):
     if i >= len(cells):
-        raise ReadingError(f"{path}, line {line}: {len(cells)} cells where the table has {count} columns")
+        raise ReadingError(
+            tr("{0}, line {1}: {2} cells where the table has {3} columns", path, line, len(cells), count)
+        )
     if meaning.name == "polarisation" and cells[i].strip().lower() in POLARISATIONS:
         return POLARISATIONS[cells[i].strip().lower()]
     if gaps and is_missing(cells[i]):
@@ -397,15 +414,15 @@ def _unit_guess(m, numbers, i, notes, percent, is_ours):
     there = np.abs(numbers[np.isfinite(numbers)])
     if m.name == "wavelength_nm" and there.size:
         unit = "um" if there.max() < 50.0 else "nm"
-        notes.add(f"column '{m.raw[:60]}' says no unit: taken as {'µm' if unit == 'um' else 'nm'}", i)
+        notes.add(tr("column '{0}' says no unit: taken as {1}", m.raw[:60], "µm" if unit == "um" else "nm"), i)
         return unit
     if m.measure == "share" and m.name and there.size:
-        most = f"column '{m.raw[:60]}' says no unit"
+        most = tr("column '{0}' says no unit", m.raw[:60])
         if percent:
-            notes.add(f"{most}: taken as per cent", i)
+            notes.add(tr("{0}: taken as per cent", most), i)
             return "percent"
         if not is_ours:
-            notes.add(f"{most}: taken as fractions, 1 is all of the light; if these are per cent, say so", i)
+            notes.add(tr("{0}: taken as fractions, 1 is all of the light; if these are per cent, say so", most), i)
     return None
 
 
@@ -440,7 +457,7 @@ def _joined(path, blocks):
             joined = np.interp(a["wavelength_nm"], b["wavelength_nm"][order], b["k"][order])
             return {"wavelength_nm": a["wavelength_nm"], "n": a["n"], "k": joined}, sigma
     raise ReadingError(
-        f"{path}: several tables follow one another; only a table of n followed by one of k can be joined"
+        tr("{0}: several tables follow one another; only a table of n followed by one of k can be joined", path)
     )
 
 
@@ -456,7 +473,7 @@ def _as_lab(kind, columns, sigma, more, notes):
             else:
                 # By custom white's Y is 100; a colour darker than 2 of it would be all but black.
                 xyz = values / 100.0 if values.max() > 2.0 else values
-            notes.add(f"{', '.join(names)} were turned into L*, a*, b* under {more.get('illuminant', 'D65')}")
+            notes.add(tr("{0} were turned into L*, a*, b* under {1}", ", ".join(names), more.get("illuminant", "D65")))
             name = more.get("illuminant", "D65")
             lab = xyz_to_lab(xyz, light_of(name, more.get("light", ())) or name, more.get("observer", "1931-2"))
             kept = {n: v for n, v in columns.items() if n not in names}
@@ -469,18 +486,18 @@ def _notes_on(k, columns, sigma, more, notes):
     if k is None:
         return
     if len(k.geometries) > 1 and not more.get("geometry"):
-        notes.add(f"the file says no geometry: taken as {k.geometries[0]}")
+        notes.add(tr("the file says no geometry: taken as {0}", k.geometries[0]))
     if not sigma and not more.get("rule"):
         relative, absolute = k.usual_sigma
         parts = [f"{100 * relative:g} %" if relative else "", f"{absolute:g}" if absolute else ""]
-        notes.add(f"the file says no uncertainty: taken as {' + '.join(p for p in parts if p)}")
+        notes.add(tr("the file says no uncertainty: taken as {0}", " + ".join(p for p in parts if p)))
     if k.key == "transmittance" and not more.get("thickness_mm"):
-        notes.add("the file says no thickness: the specimen's own is taken")
+        notes.add(tr("the file says no thickness: the specimen's own is taken"))
     places = [columns[c] for c in k.places if c in columns]
     if len(places) == k.independent and len({p.size for p in places}) == 1:
         rows = len(places[0])
         if len({tuple(p[i] for p in places) for i in range(rows)}) < rows:
-            notes.add("some places are read more than once; they count as repeats, and can be averaged")
+            notes.add(tr("some places are read more than once; they count as repeats, and can be averaged"))
 
 
 __all__ = ["IGNORED", "Choices", "Understood", "guess_kind", "understand"]

@@ -4,6 +4,8 @@ import io
 
 import numpy as np
 
+from ..words import tr
+
 _MARK, _LINE, _INK, _OUT = "#a87b1d", "#1d7a66", "#333333", "#a33a2a"
 _SIZE = (3.5, 2.3)
 
@@ -36,7 +38,7 @@ def chart_of(agreement, decimal="."):
     low, high = below.get_ylim()
     below.set_ylim(min(low, -3.0), max(high, 3.0))
     below.set_xlabel(_words(reading.kind.along), fontsize=7, color=_INK)
-    below.set_ylabel("in σ", fontsize=7, color=_INK)
+    below.set_ylabel(tr("in σ"), fontsize=7, color=_INK)
     above.set_ylabel(_words(reading.kind.values[0]) if len(values) == 1 else "", fontsize=7, color=_INK)
     for axes in (above, below):
         if decimal != ".":

@@ -30,6 +30,7 @@ from ..surface import PARAMETERS, format_value
 from ..surface.checks import findings
 from ..surface.parameters import scalar_owner, spoken, titled
 from ..tracing import Rendering
+from ..words import tr, with_unit
 from .charts import chart_of
 
 _WIDTH, _HEIGHT, _SAMPLES = 480, 360, 64
@@ -38,7 +39,7 @@ _TIED, _MOST_TIES = 0.5, 6
 """From which correlation on two parameters are said to trade, and how many pairs are named."""
 _MAP_FULL = 10.0
 """ΔE2000 that is full on the map of a photograph against its render."""
-_VERDICTS = {True: "within tolerance", False: "out of tolerance"}
+_VERDICTS = {True: tr("within tolerance"), False: tr("out of tolerance")}
 
 
 @dataclass(frozen=True)
@@ -140,7 +141,7 @@ def _section(study, specimen: Specimen, cancel, decimal):
     counted = [a for a in found if a.reading.active]
     return Section(
         specimen.name,
-        f"{specimen.size_mm:g} mm",
+        tr("{0} mm", f"{specimen.size_mm:g}"),
         specimen.rests_on,
         specimen.notes,
         sum(a.within for a in counted),
@@ -158,11 +159,11 @@ def _reading(agreement, decimal):
     r = agreement.reading
     values, sigmas = r.stacked()
     share = np.median(sigmas / np.maximum(np.abs(values), 1e-12))
-    told = r.rule or f"σ about {figures(100.0 * share, 2)} % of the value"
+    told = r.rule or tr("σ about {0} % of the value", figures(100.0 * share, 2))
     value = agreement.problem or figures(agreement.value)
     return ReadingRow(
         r.name, r.kind.label, r.geometry, r.source, r.date, told, r.active, value, f"{r.tolerance:g}",
-        "not answered" if agreement.problem else _VERDICTS[agreement.within],
+        tr("not answered") if agreement.problem else _VERDICTS[agreement.within],
         "" if agreement.problem or not np.isfinite(agreement.chi2) else f"{agreement.chi2:.2f}",
         chart_of(agreement, decimal),
     )  # fmt: skip
@@ -175,7 +176,9 @@ def _parameters(specimen, told):
         column = told.errors[:, j]
         if len(column) and np.isfinite(column.min()):
             reading = told.readings[int(np.argmin(column))]
-            best.setdefault(scalar_owner(scalar)[0].name, f"{reading.name} (± {figures(column.min(), 2)} by itself)")
+            best.setdefault(
+                scalar_owner(scalar)[0].name, tr("{0} (± {1} by itself)", reading.name, figures(column.min(), 2))
+            )
     for name, p in PARAMETERS.items():
         value = surface.input(name)
         # One end of a map may be free by itself.
@@ -183,16 +186,16 @@ def _parameters(specimen, told):
         if not surface.applies(name) or (value == p.default and not is_free):
             continue
         sigmas = [v for s, v in specimen.sigmas.items() if scalar_owner(s)[0].name == name]
-        sigma = ", ".join(figures(v, 2) for v in sigmas) + (f" {p.unit}" if sigmas and p.unit else "")
+        sigma = with_unit(", ".join(figures(v, 2) for v in sigmas), p.unit if sigmas else "")
         yield ParameterRow(p.label, name, format_value(p, value), sigma, is_free, best.get(name, ""))
 
 
 def _ties(pairs):
     """The free parameters that trade against each other, in sentences."""
     for a, b, c in [pair for pair in pairs if abs(pair[2]) > _TIED][:_MOST_TIES]:
-        words = f"{titled(a)} and {spoken(b)}"
-        how = "rise and fall together" if c > 0.0 else "trade against each other: one rises as the other falls"
-        yield f"{words} {how} (correlation {c:+.2f}).".replace("-", "\u2212")
+        words = tr("{0} and {1}", titled(a), spoken(b))
+        how = tr("rise and fall together") if c > 0.0 else tr("trade against each other: one rises as the other falls")
+        yield tr("{0} {1} (correlation {2}).", words, how, f"{c:+.2f}").replace("-", "\u2212")
 
 
 def _cannot(study, stands, found, told):
@@ -213,7 +216,7 @@ def _cannot(study, stands, found, told):
             if label not in silent:
                 silent.append(label)
     if silent:
-        yield f"No reading tells of: {', '.join(silent)}. These are as they were set."
+        yield tr("No reading tells of: {0}. These are as they were set.", ", ".join(silent))
 
 
 def _pictures(study, specimen, cancel):
@@ -226,11 +229,19 @@ def _pictures(study, specimen, cancel):
     if linear is None:
         return None
     booth, display = study.booth, display_of(study.booth)
-    denoised = ", denoised" if is_available() else ""
+    denoised = tr(", denoised") if is_available() else ""
     white = "unchanged" if booth.white is None else "balanced"
     caption = (
-        f"{booth.environment.replace('-', ' ')}, azimuth {booth.turn:g}°; exposure {booth.exposure:+.2f} EV, white "
-        f"{white}, view {booth.view or 'default'}; {_SAMPLES} samples{denoised}"
+        tr(
+            "{0}, azimuth {1}°; exposure {2} EV, white {3}, view {4}; {5} samples{6}",
+            booth.environment.replace("-", " "),
+            f"{booth.turn:g}",
+            f"{booth.exposure:+.2f}",
+            white,
+            booth.view or "default",
+            _SAMPLES,
+            denoised,
+        )
     ).replace("-", "\u2212")
     out = [(caption, encoded_png(display.picture(linear))), *_beside(study, specimen, rendering.picture(), display)]
     for proof in [p for p in study.proofs if p.specimen == specimen.name][-_MOST_PROOFS:]:
@@ -240,7 +251,7 @@ def _pictures(study, specimen, cancel):
             continue
         every = max(1, kept.shape[1] // _WIDTH)
         good, of = proof.within
-        told = f"{proof.name}, {proof.date}: {good} of {of} within tolerance. {proof.note}".strip()
+        told = tr("{0}, {1}: {2} of {3} within tolerance. {4}", proof.name, proof.date, good, of, proof.note).strip()
         out.append((told, encoded_png(display.picture(np.ascontiguousarray(kept[::every, ::every])))))
     return tuple(out)
 
@@ -259,12 +270,18 @@ def _beside(study, specimen, linear, display):
         return
     apart = delta_e_map(display.balanced(linear), display.balanced(np.where(known[..., None], theirs, 0.0)))
     apart = np.where(known, apart, np.nan)
-    calibrated = f"calibrated within ΔE {reference.residual:.1f}" if reference.residual else "not calibrated by a chart"
-    told = f"Photograph in the frame of the render, {calibrated}, exposure {reference.exposure:+.2f} EV."
+    calibrated = (
+        tr("calibrated within ΔE {0}", f"{reference.residual:.1f}")
+        if reference.residual
+        else tr("not calibrated by a chart")
+    )
+    told = tr("Photograph in the frame of the render, {0}, exposure {1} EV.", calibrated, f"{reference.exposure:+.2f}")
     yield told.replace("-", "\u2212"), encoded_png(display.picture(np.where(known[..., None], theirs, 0.18)))
     worst = np.nanquantile(apart, 0.99)
-    words = (
-        f"ΔE2000 between the two: {np.nanmean(apart):.1f} on the mean, 99 % of the pixels below {worst:.1f}; full at "
+    words = tr(
+        "ΔE2000 between the two: {0} on the mean, 99 % of the pixels below {1}; full at ",
+        f"{np.nanmean(apart):.1f}",
+        f"{worst:.1f}",
     )
     pins = ", ".join(f"{p.name} {p.told}" for p in pins_agreement(study, specimen, linear))
     yield f"{words}{_MAP_FULL:g}. {f'Pins: {pins}.' if pins else ''}".strip(), encoded_png(ramp(apart / _MAP_FULL))
@@ -272,6 +289,6 @@ def _beside(study, specimen, linear, display):
 
 def _losses(specimen):
     return (
-        ("MaterialX, OpenPBR", told_loss(fitted(specimen, mixed=True))),
-        ("glTF 2.0", told_loss(fitted_as_gltf(specimen))),
+        (tr("MaterialX, OpenPBR"), told_loss(fitted(specimen, mixed=True))),
+        (tr("glTF 2.0"), told_loss(fitted_as_gltf(specimen))),
     )

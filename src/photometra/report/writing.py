@@ -8,6 +8,7 @@ from pathlib import Path
 
 from ..disk import replacing, write_text
 from ..errors import InputError
+from ..words import language, tr
 from .contents import Contents
 from .letters import faces_for
 
@@ -36,8 +37,8 @@ def with_decimal(text, sign):
 def html_of(contents: Contents, paper="A4"):
     """The whole document as one HTML text. InputError for a paper that is not known."""
     if paper not in PAPERS:
-        raise InputError(f"there is no paper '{paper}'; choose {' or '.join(PAPERS)}")
-    text = _template().render(c=contents, paper=paper, d=contents.decimal)
+        raise InputError(tr("there is no paper '{0}'; choose {1}", paper, tr(" or ").join(PAPERS)))
+    text = _template().render(c=contents, paper=paper, d=contents.decimal, tr=tr, language=language())
     return text.replace(_FACES, faces_for(text), 1)
 
 
@@ -45,9 +46,9 @@ def check_place(path) -> Path:
     """The path of a report that is to be made, which takes a while; InputError where it could not be written there."""
     path = Path(path)
     if path.suffix.lower() not in SUFFIXES:
-        raise InputError(f"{path}: a report's name ends in {' or '.join(SUFFIXES)}")
+        raise InputError(tr("{0}: a report's name ends in {1}", path, tr(" or ").join(SUFFIXES)))
     if not path.parent.is_dir():
-        raise InputError(f"{path}: there is no folder {path.parent}")
+        raise InputError(tr("{0}: there is no folder {1}", path, path.parent))
     return path
 
 
@@ -61,7 +62,9 @@ def write_report(contents: Contents, path, paper="A4"):
     try:
         import weasyprint
     except (ImportError, OSError):
-        raise InputError(f"{path}: a PDF needs the package weasyprint and the library Pango; write an .html") from None
+        raise InputError(
+            tr("{0}: a PDF needs the package weasyprint and the library Pango; write an .html", path)
+        ) from None
 
     # All is in the document; nothing is fetched from anywhere.
     fetcher = weasyprint.urls.URLFetcher(allowed_protocols=("data",))

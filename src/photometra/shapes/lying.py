@@ -3,6 +3,7 @@
 from dataclasses import dataclass, field
 
 from ..errors import InputError
+from ..words import tr
 
 
 @dataclass(frozen=True)
@@ -41,7 +42,9 @@ def spot_of(text) -> Spot | None:
     try:
         x, y, z, diameter = (float(w) for w in words)
     except ValueError:
-        raise InputError(f"'{text[:60]}' is no place: write x y z and a diameter in mm, as 12 30 -4, 8 mm") from None
+        raise InputError(
+            tr("'{0}' is no place: write x y z and a diameter in mm, as 12 30 -4, 8 mm", text[:60])
+        ) from None
     if not all(abs(v) <= 10_000.0 for v in (x, y, z)) or not 0.0 < diameter <= 1000.0:
-        raise InputError(f"'{text[:60]}' is no place: its numbers are out of range")
+        raise InputError(tr("'{0}' is no place: its numbers are out of range", text[:60]))
     return Spot(x, y, z, diameter)

@@ -12,6 +12,7 @@ import numpy as np
 
 from ..errors import InputError
 from ..optics.jit import kernel, owning_kernel, unowned
+from ..words import tr
 
 _BINS = 16
 _LEAF = 4
@@ -65,16 +66,18 @@ def mesh_from(vertices, faces, normals=None, material=None, uvs=None) -> Mesh:
     vertices = np.asarray(vertices, np.float32)
     faces = np.asarray(faces)
     if not len(faces) or not np.all(np.isfinite(vertices)):
-        raise InputError("a mesh needs triangles whose places are finite numbers")
+        raise InputError(tr("a mesh needs triangles whose places are finite numbers"))
     if len(faces) > MOST_TRIANGLES:
-        raise InputError(f"a mesh may have {MOST_TRIANGLES:,} triangles, this one has {len(faces):,}")
+        raise InputError(
+            tr("a mesh may have {0} triangles, this one has {1}", f"{MOST_TRIANGLES:,}", f"{len(faces):,}")
+        )
     # Large meshes: nothing here is held in double precision but for a moment.
     first, second, third = (vertices[faces[:, c]] for c in range(3))
     across = np.cross((second - first).astype(float), (third - first).astype(float))
     area = np.linalg.norm(across, axis=1)
     kept = area > 1e-14 * float(np.abs(vertices).max()) ** 2
     if not kept.any():
-        raise InputError("a mesh needs triangles with an area")
+        raise InputError(tr("a mesh needs triangles with an area"))
     if normals is None:
         normals = np.repeat((across / np.maximum(area, 1e-300)[:, None]).astype(np.float32)[:, None], 3, axis=1)
     del across, area

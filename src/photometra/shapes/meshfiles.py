@@ -12,6 +12,7 @@ import numpy as np
 from ..disk import read_bytes, regular
 from ..errors import InputError
 from ..figures import figures
+from ..words import tr
 from . import usd
 from .mesh import MOST_TRIANGLES, mesh_from
 from .objparts import named_parts
@@ -83,7 +84,9 @@ class FileMesh:
         whole = placed(self.vertices * float(unit_mm))
         low, high = whole.min(axis=0), whole.max(axis=0)
         if not 0.1 <= float((high - low).max()) <= 10_000.0:
-            raise MeshError(f"{self.name}: {figures((high - low).max())} mm across is not between 0.1 and 10000 mm")
+            raise MeshError(
+                tr("{0}: {1} mm across is not between 0.1 and 10000 mm", self.name, figures((high - low).max()))
+            )
         middle = np.array([0.5 * (low[0] + high[0]), low[1], 0.5 * (low[2] + high[2])])
         scene = trimesh.Scene()
         for part in self.parts:
@@ -182,14 +185,16 @@ def _check_beside(path):
         text = json.loads(read_bytes(path, _LARGEST_JSON))
         named = [e.get("uri") for key in ("buffers", "images") for e in text.get(key, ())]
     except (ValueError, AttributeError, TypeError, RecursionError):
-        raise MeshError(f"{path}: the mesh is damaged or is not one (its JSON cannot be read)") from None
+        raise MeshError(tr("{0}: the mesh is damaged or is not one (its JSON cannot be read)", path)) from None
     folder = path.resolve().parent
     for uri in named:
         if not isinstance(uri, str) or uri.startswith("data:"):
             continue
         file = (folder / unquote(uri)).resolve()
         if not file.is_relative_to(folder):
-            raise MeshError(f"{path}: it asks for '{uri[:80]}', outside its own folder; put all its files in one")
+            raise MeshError(
+                tr("{0}: it asks for '{1}', outside its own folder; put all its files in one", path, uri[:80])
+            )
         regular(file)
 
 
@@ -199,9 +204,11 @@ def read_mesh(path) -> FileMesh:
 
     path = Path(path)
     if path.suffix.lower() not in SUFFIXES:
-        raise MeshError(f"{path}: not a mesh that can be read; give {', '.join(s[1:].upper() for s in SUFFIXES)}")
+        raise MeshError(
+            tr("{0}: not a mesh that can be read; give {1}", path, ", ".join(s[1:].upper() for s in SUFFIXES))
+        )
     if regular(path).stat().st_size > _LARGEST_FILE:
-        raise MeshError(f"{path}: the file is larger than 500 MB; thin the mesh out first")
+        raise MeshError(tr("{0}: the file is larger than 500 MB; thin the mesh out first", path))
     if path.suffix.lower() in usd.SUFFIXES:
         return _checked(path, _stage(path))
     if path.suffix.lower() == ".gltf":
@@ -210,10 +217,10 @@ def read_mesh(path) -> FileMesh:
         source, materials = _source(path)
         parts = _parts_of(trimesh.load(**source, process=False, **_how_to_read(path.suffix)), materials)
     except MemoryError:
-        raise MeshError(f"{path}: there is not enough memory to read it; thin the mesh out first") from None
+        raise MeshError(tr("{0}: there is not enough memory to read it; thin the mesh out first", path)) from None
     except Exception as error:
         # Each format's reader raises errors of its own kind.
-        raise MeshError(f"{path}: the mesh is damaged or is not one ({type(error).__name__})") from None
+        raise MeshError(tr("{0}: the mesh is damaged or is not one ({1})", path, type(error).__name__)) from None
     return _checked(path, FileMesh(path.name, tuple(parts)))
 
 
@@ -235,17 +242,29 @@ def _checked(path, found: FileMesh) -> FileMesh:
     """A FileMesh whose numbers can be; MeshError otherwise."""
     parts = found.parts
     if parts and any(p.vertices.ndim != 2 or p.vertices.shape[1] != 3 for p in parts):
-        raise MeshError(f"{path}: a vertex needs three numbers; export the mesh again")
+        raise MeshError(tr("{0}: a vertex needs three numbers; export the mesh again", path))
     if not parts or found.vertices.ndim != 2 or not np.all(np.isfinite(found.vertices)):
-        raise MeshError(f"{path}: there are no triangles in it")
+        raise MeshError(tr("{0}: there are no triangles in it", path))
     for part in parts:
         if part.faces.min() < 0 or part.faces.max() >= len(part.vertices):
             bad = int(part.faces.max() if part.faces.max() >= len(part.vertices) else part.faces.min())
             raise MeshError(
-                f"{path}: a face names vertex {bad + 1}, but there are {len(part.vertices)}; export the mesh again"
+                tr(
+                    "{0}: a face names vertex {1}, but there are {2}; export the mesh again",
+                    path,
+                    bad + 1,
+                    len(part.vertices),
+                )
             )
     if found.triangles > MOST_TRIANGLES:
-        raise MeshError(f"{path}: {found.triangles:,} triangles are more than the {MOST_TRIANGLES:,} that can be taken")
+        raise MeshError(
+            tr(
+                "{0}: {1} triangles are more than the {2} that can be taken",
+                path,
+                f"{found.triangles:,}",
+                f"{MOST_TRIANGLES:,}",
+            )
+        )
     return found
 
 
@@ -260,7 +279,7 @@ def kept_shape(name, data: bytes) -> Shape:
         vertices, faces, normals, is_open = _shaded(parts)
         part_of, uvs = _parts_and_uvs(parts)
     except Exception as error:
-        raise MeshError(f"{name}: the mesh kept in the study is damaged ({type(error).__name__})") from None
+        raise MeshError(tr("{0}: the mesh kept in the study is damaged ({1})", name, type(error).__name__)) from None
     radius = 0.5 * float(np.ptp(vertices, axis=0).max())
     vertices = vertices + np.array([0.0, LIFT * radius, 0.0])
     try:

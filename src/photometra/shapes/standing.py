@@ -7,6 +7,7 @@ from functools import lru_cache
 import numpy as np
 
 from ..errors import InputError
+from ..words import tr
 from .mesh import Mesh, mesh_from
 
 LIFT = 2e-4
@@ -322,5 +323,5 @@ SHAPES: dict[str, Callable | None] = {
 def shape_of(name, radius, wall_mm=2.5) -> Shape | None:
     """A shape for a booth of a radius; None for the ball. ValueError, naming them all, where there is none."""
     if name not in SHAPES:
-        raise InputError(f"there is no shape '{name}': choose from {', '.join(SHAPES)}")
+        raise InputError(tr("there is no shape '{0}': choose from {1}", name, ", ".join(SHAPES)))
     return SHAPES[name](radius, wall_mm) if SHAPES[name] else None

@@ -5,6 +5,7 @@ from pathlib import Path
 import numpy as np
 
 from ..errors import InputError
+from ..words import tr
 
 SUFFIXES = (".usd", ".usda", ".usdc", ".usdz")
 _MOST_LAYERS = 200
@@ -26,7 +27,7 @@ def parts_of_stage(path):
     except Tf.ErrorException:
         stage = None
     if stage is None:
-        raise InputError(f"{path}: the stage is damaged or is not one; export it again")
+        raise InputError(tr("{0}: the stage is damaged or is not one; export it again", path))
     parts = []
     # Instances are looked into: each is a part of its own.
     for prim in Usd.PrimRange(stage.GetPseudoRoot(), Usd.TraverseInstanceProxies()):
@@ -51,14 +52,14 @@ def check_layers(path):
             continue
         seen.add(file)
         if len(seen) > _MOST_LAYERS:
-            raise InputError(f"{path}: it is composed of more than {_MOST_LAYERS} files; flatten it first")
+            raise InputError(tr("{0}: it is composed of more than {1} files; flatten it first", path, _MOST_LAYERS))
         try:
             layer = Sdf.Layer.FindOrOpen(str(file))
         except Tf.ErrorException:
             layer = None
         if layer is None:
             if file == path.resolve():
-                raise InputError(f"{path}: the stage is damaged or is not one; export it again")
+                raise InputError(tr("{0}: the stage is damaged or is not one; export it again", path))
             continue
         for asked in layer.GetCompositionAssetDependencies():
             found = Path(layer.ComputeAbsolutePath(asked))
@@ -66,7 +67,7 @@ def check_layers(path):
                 continue
             if not found.resolve().is_relative_to(folder):
                 raise InputError(
-                    f"{path}: it asks for '{asked[:80]}', outside its own folder; put all its files in one"
+                    tr("{0}: it asks for '{1}', outside its own folder; put all its files in one", path, asked[:80])
                 )
             todo.append(found)
 
@@ -81,7 +82,7 @@ def _parts(prim, mesh, path):
     if not len(points) or not len(counts):
         return []
     if (counts < 3).any() or counts.sum() != len(corners) or corners.min() < 0 or corners.max() >= len(points):
-        raise InputError(f"{path}: the faces of {prim.GetPath()} do not go with its points; export it again")
+        raise InputError(tr("{0}: the faces of {1} do not go with its points; export it again", path, prim.GetPath()))
     # Fans: first corner, and each two that follow.
     firsts = np.concatenate([[0], np.cumsum(counts)[:-1]])
     of = np.repeat(np.arange(len(counts)), counts - 2)

@@ -17,6 +17,7 @@ import platformdirs
 from ..disk import read_bytes, write_text
 from ..errors import InputError
 from ..names import one_line
+from ..words import tr
 from .model import Study
 from .storage import SUFFIX, read_file, write_file
 
@@ -85,7 +86,7 @@ class Journal:
             about = {"path": str(path) if path else "", "name": study.name}
             write_text(self._file.with_suffix(".json"), json.dumps(about))
         except (OSError, InputError) as error:
-            return f"Autosave failed, so a crash would lose what is not saved: {error}"
+            return tr("Autosave failed, so a crash would lose what is not saved: {0}", error)
         return ""
 
     def clear(self):
@@ -120,7 +121,7 @@ def _about(journal):
         data = json.loads(read_bytes(journal.with_suffix(".json"), _MOST_NOTE))
         return str(data["path"]), one_line(data["name"])
     except (InputError, ValueError, KeyError, TypeError, RecursionError):
-        return "", "a study"
+        return "", tr("a study")
 
 
 class Claim:

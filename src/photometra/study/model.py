@@ -12,6 +12,7 @@ from ..readings import Reading
 from ..readings.geometries import EXCLUDED, INCLUDED, THROUGH
 from ..shapes.lying import LiesOn
 from ..surface import PARAMETERS, Surface, parameters_of, scalar_owner
+from ..words import tr
 from .booth import Booth, Pin
 from .proof import Proof, Reference
 
@@ -75,7 +76,7 @@ class Specimen:
         if is_free:
             self.followed((name,))
         if is_free and not scalar_owner(name)[0].solvable:
-            raise InputError(f"{name} cannot be solved for; set it by hand")
+            raise InputError(tr("{0} cannot be solved for; set it by hand", name))
         return replace(self, free=self.free | {name} if is_free else self.free - {name})
 
     def with_bounds(self, name, bounds) -> "Specimen":
@@ -83,7 +84,7 @@ class Specimen:
         kept = {n: b for n, b in self.bounds.items() if n != name}
         if bounds is not None:
             if len(bounds) != 2 or not bounds[0] < bounds[1]:
-                raise InputError(f"{name}: write bounds as a lower number, 'to', and a higher one")
+                raise InputError(tr("{0}: write bounds as a lower number, 'to', and a higher one", name))
             kept[name] = (float(bounds[0]), float(bounds[1]))
         return replace(self, bounds=kept)
 
@@ -98,7 +99,7 @@ class Specimen:
         """The specimen with a part, or a pattern of parts, given the surface of a specimen by name; None takes it."""
         pattern = one_line(pattern)
         if not pattern or len(pattern) > MOST_LETTERS:
-            raise InputError("name a part, a pattern of parts as frame/*, or a material of the file as @brass")
+            raise InputError(tr("name a part, a pattern of parts as frame/*, or a material of the file as @brass"))
         kept = tuple(pair for pair in self.assigned if pair[0] != pattern)
         if name is None and any(matches(other, pattern) for other, _ in kept):
             # What a pattern still gives it is taken from this part alone: an empty name.
@@ -116,7 +117,13 @@ class Specimen:
             leader = self.leader_in(p.stratum)
             if leader is not None:
                 raise InputError(
-                    f"{p.name} follows '{leader}' in {self.name}; change it there, or unlink the {p.stratum}"
+                    tr(
+                        "{0} follows '{1}' in {2}; change it there, or unlink the {3}",
+                        p.name,
+                        leader,
+                        self.name,
+                        p.stratum,
+                    )
                 )
 
     def with_reading(self, reading: Reading) -> "Specimen":
@@ -207,7 +214,7 @@ def _following(specimens):
 
 def _checked_size(size_mm):
     if not 0.1 <= size_mm <= 10_000:
-        raise InputError("a specimen's size must lie between 0.1 and 10000 mm")
+        raise InputError(tr("a specimen's size must lie between 0.1 and 10000 mm"))
     return float(size_mm)
 
 
@@ -217,7 +224,7 @@ class Study:
     reference photographs and proofs' pictures that it carries.
     """
 
-    name: str = "Untitled"
+    name: str = tr("Untitled")
     specimens: tuple[Specimen, ...] = ()
     booth: Booth = field(default_factory=Booth)
     pictures: Mapping[str, bytes] = field(default_factory=dict)
@@ -244,8 +251,8 @@ class Study:
         for i, s in enumerate(self.specimens):
             if s.name.casefold() == str(name).strip().casefold():
                 return i
-        there = ", ".join(f"'{s.name}'" for s in self.specimens) or "none yet"
-        raise InputError(f"there is no specimen '{name}' in this study; there is {there}")
+        there = ", ".join(f"'{s.name}'" for s in self.specimens) or tr("none yet")
+        raise InputError(tr("there is no specimen '{0}' in this study; there is {1}", name, there))
 
     def counting_pins(self, specimen: Specimen) -> tuple[Pin, ...]:
         """The pins that a solve of a specimen counts: of its photograph those that are ticked; none without one."""
@@ -297,7 +304,9 @@ class Study:
         for name, readings in arrivals:
             if not any(s.name.casefold() == name.strip().casefold() for s in study.specimens):
                 if len(study.specimens) >= _MOST_SPECIMENS:
-                    raise InputError(f"more than {_MOST_SPECIMENS} specimens in one study; take fewer files at once")
+                    raise InputError(
+                        tr("more than {0} specimens in one study; take fewer files at once", _MOST_SPECIMENS)
+                    )
                 study = study.with_new_specimen(name)
             i = study.index(name)
             one = study.specimens[i]
@@ -342,7 +351,9 @@ class Study:
         at = name
         while at is not None:
             if at == one.name:
-                raise InputError(f"'{one.name}' would follow itself in the {stratum}; unlink another one first")
+                raise InputError(
+                    tr("'{0}' would follow itself in the {1}; unlink another one first", one.name, stratum)
+                )
             at = self.specimen(at).leader_in(stratum)
         held = frozenset(n for n in one.free if scalar_owner(n)[0].stratum != stratum)
         return self.with_specimen_at(index, replace(one, follows=(*kept, (stratum, name)), free=held))
@@ -354,11 +365,11 @@ class Study:
     def _fresh_name(self, name, besides=None):
         name = one_line(name)
         if not name:
-            raise InputError("a specimen needs a name")
+            raise InputError(tr("a specimen needs a name"))
         if len(name) > MOST_LETTERS:
-            raise InputError(f"a specimen's name may have {MOST_LETTERS} letters at the most")
+            raise InputError(tr("a specimen's name may have {0} letters at the most", MOST_LETTERS))
         if any(s.name.casefold() == name.casefold() for i, s in enumerate(self.specimens) if i != besides):
-            raise InputError(f"there is a specimen '{name}' already; choose another name")
+            raise InputError(tr("there is a specimen '{0}' already; choose another name", name))
         return name
 
     def with_environment(self, file_name, data) -> "Study":

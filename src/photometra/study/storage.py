@@ -24,6 +24,7 @@ from ..names import one_line
 from ..readings import ReadingError, read_text, write_text
 from ..surface import Surface
 from ..surface.parameters import scalar_owner
+from ..words import tr
 from .inputs import entry_of, input_of, pictures_of
 from .model import Specimen, Study
 from .proof import Proof, Reference
@@ -64,7 +65,7 @@ def encoded(study: Study) -> dict[str, bytes]:
     try:
         return _members(study)
     except ValidationError as error:
-        raise StudyError(f"the study cannot be saved as it is: {_complaint(error)}; change that first") from None
+        raise StudyError(tr("the study cannot be saved as it is: {0}; change that first", _complaint(error))) from None
 
 
 def _complaint(error):
@@ -186,7 +187,7 @@ def save_stamped(study: Study, path, stamp: Stamp | None) -> Stamp:
     data = _zipped(encoded(study))
     with held(path) if path.exists() else nullcontext():
         if stamp is not None and not stamp.is_of(path):
-            raise ChangedElsewhere(f"{path.name} was changed by another program since it was opened here")
+            raise ChangedElsewhere(tr("{0} was changed by another program since it was opened here", path.name))
         write_bytes(path, data)
         there = os.stat(path)
     return Stamp(there.st_size, there.st_mtime_ns, hashlib.sha256(data).digest())
@@ -220,36 +221,42 @@ def _read(path, data):
     # The zip reader has no error class of its own for all that a spoilt archive does to it.
     except (zipfile.BadZipFile, zlib.error, struct.error, OSError, EOFError, ValueError, NotImplementedError) as error:
         raise StudyError(
-            f"{path}: the file is damaged or is not a study; open an earlier copy, or what autosave kept"
+            tr("{0}: the file is damaged or is not a study; open an earlier copy, or what autosave kept", path)
         ) from error
     except MemoryError:
-        raise StudyError(f"{path}: there is not enough memory to open it") from None
+        raise StudyError(tr("{0}: there is not enough memory to open it", path)) from None
 
 
 def _checked_members(path, archive, size):
     infos = archive.infolist()
     if len(infos) > _MOST_MEMBERS:
-        raise StudyError(f"{path}: a study with {len(infos)} parts is not one of ours")
+        raise StudyError(tr("{0}: a study with {1} parts is not one of ours", path, len(infos)))
     total = 0
     for info in infos:
         if not _MEMBER.fullmatch(info.filename):
             name = one_line(info.filename)[:80]
-            raise StudyError(f"{path}: it holds a part named '{name}', which no study has; not opened")
+            raise StudyError(tr("{0}: it holds a part named '{1}', which no study has; not opened", path, name))
         limit = {"s": _MOST_JSON, "r": _MOST_READING}.get(info.filename[0], _MOST_BYTES)
         total += info.file_size
         if info.file_size > limit or total > _MOST_BYTES:
-            raise StudyError(f"{path}: its part '{info.filename}' claims {info.file_size} bytes, too large to open")
+            raise StudyError(
+                tr("{0}: its part '{1}' claims {2} bytes, too large to open", path, info.filename, info.file_size)
+            )
         if info.compress_type not in (zipfile.ZIP_STORED, zipfile.ZIP_DEFLATED):
-            raise StudyError(f"{path}: its part '{info.filename}' is packed in a way that no study is; not opened")
+            raise StudyError(
+                tr("{0}: its part '{1}' is packed in a way that no study is; not opened", path, info.filename)
+            )
         if info.flag_bits & 1:
-            raise StudyError(f"{path}: its part '{info.filename}' is locked with a password; a study has none")
+            raise StudyError(tr("{0}: its part '{1}' is locked with a password; a study has none", path, info.filename))
     if total > _FREE_GROWTH + _MOST_GROWTH * size:
-        raise StudyError(f"{path}: unpacked it would be {total // max(1, size)} times as large; this is no study")
+        raise StudyError(
+            tr("{0}: unpacked it would be {1} times as large; this is no study", path, total // max(1, size))
+        )
     names = [i.filename for i in infos]
     if len(set(names)) != len(names):
-        raise StudyError(f"{path}: it holds two parts of one name; not opened")
+        raise StudyError(tr("{0}: it holds two parts of one name; not opened", path))
     if "study.json" not in names:
-        raise StudyError(f"{path}: this is not a study (it has no study.json)")
+        raise StudyError(tr("{0}: this is not a study (it has no study.json)", path))
     return set(names)
 
 
@@ -267,18 +274,18 @@ def _decoded(path, archive, size):
         head = _Head.model_validate_json(text)
     except ValidationError as error:
         if error.errors(include_input=False)[0]["type"] == "json_invalid":
-            raise StudyError(f"{path}: its study.json is damaged; open an earlier copy") from None
+            raise StudyError(tr("{0}: its study.json is damaged; open an earlier copy", path)) from None
         head = None
     if head is None or head.format != FORMAT:
-        raise StudyError(f"{path}: this is not a study (its study.json does not say '{FORMAT}')")
+        raise StudyError(tr("{0}: this is not a study (its study.json does not say '{1}')", path, FORMAT))
     if head.version > VERSION:
         raise StudyError(
-            f"{path}: it was saved by a newer Photometra (format {head.version}); this one reads {VERSION}"
+            tr("{0}: it was saved by a newer Photometra (format {1}); this one reads {2}", path, head.version, VERSION)
         )
     try:
         entry = StudyEntry.model_validate_json(text, strict=True)
     except ValidationError as error:
-        raise StudyError(f"{path}: study.json, {_complaint(error)}") from None
+        raise StudyError(tr("{0}: study.json, {1}", path, _complaint(error))) from None
     pictures, meshes, images = (
         {n: archive.read(n) for n in sorted(names) if n.startswith(folder)}
         for folder in ("pictures/", "meshes/", "images/")
@@ -287,10 +294,10 @@ def _decoded(path, archive, size):
     specimens = tuple(_specimen(path, archive, names, s, maps) for s in entry.specimens)
     folded = [s.name.casefold() for s in specimens]
     if len(set(folded)) != len(folded):
-        raise StudyError(f"{path}: two specimens have one name")
+        raise StudyError(tr("{0}: two specimens have one name", path))
     for used in (*(s.reference for s in entry.specimens if s.reference), *entry.proofs):
         if used.picture not in images:
-            raise StudyError(f"{path}: the picture {used.picture} is missing")
+            raise StudyError(tr("{0}: the picture {1} is missing", path, used.picture))
     proofs = tuple(_proof(path, p, maps) for p in entry.proofs)
     return Study(entry.name, specimens, entry.booth.booth(), pictures, meshes, images, proofs)
 
@@ -303,7 +310,7 @@ def _surface_of(path, what, given, maps):
 
 
 def _proof(path, entry: ProofEntry, maps):
-    surface = _surface_of(path, f"proof '{entry.name}'", entry.surface, maps)
+    surface = _surface_of(path, tr("proof '{0}'", entry.name), entry.surface, maps)
     return Proof(
         entry.name, entry.specimen, surface, entry.picture, dict(entry.sigmas), tuple(entry.agreement), entry.note,
         entry.date,
@@ -314,21 +321,21 @@ def _specimen(path, archive, names, entry: SpecimenEntry, maps):
     readings = []
     for r in entry.readings:
         if r.file not in names:
-            raise StudyError(f"{path}: the reading '{r.name}' of '{entry.name}' is missing ({r.file})")
+            raise StudyError(tr("{0}: the reading '{1}' of '{2}' is missing ({3})", path, r.name, entry.name, r.file))
         try:
             text = archive.read(r.file).decode("utf-8")
             reading = read_text(text, f"{path}: {r.file}", name=r.name)
         except UnicodeDecodeError:
-            raise StudyError(f"{path}: {r.file}: not a text file") from None
+            raise StudyError(tr("{0}: {1}: not a text file", path, r.file)) from None
         except ReadingError as error:
             raise StudyError(str(error)) from None
         readings.append(reading.with_changes(active=r.active))
-    surface = _surface_of(path, f"specimen '{entry.name}'", entry.surface, maps)
+    surface = _surface_of(path, tr("specimen '{0}'", entry.name), entry.surface, maps)
     try:
         for scalar in (*entry.free, *entry.bounds, *entry.sigmas):
             scalar_owner(scalar)
     except InputError as error:
-        raise StudyError(f"{path}: specimen '{entry.name}': {error}") from None
+        raise StudyError(tr("{0}: specimen '{1}': {2}", path, entry.name, error)) from None
     return Specimen(
         entry.name, entry.size_mm, surface, tuple(readings), frozenset(entry.free),
         dict(entry.bounds), dict(entry.sigmas), entry.notes, entry.shape, entry.wall_mm,

@@ -6,6 +6,7 @@ from dataclasses import dataclass, field, replace
 import numpy as np
 
 from ..figures import figures
+from ..words import tr
 from .compile import absorption
 from .constants import FROM_MODEL, FROM_READING, table
 from .model import Surface
@@ -43,75 +44,102 @@ def _found(s, size_mm, has_constants_reading):
     for name, value in s.maps.items():
         if value.is_missing:
             yield Finding(
-                f"The map of {PARAMETERS[name].words} is without its picture; level 0.5 stands in for it. "
-                "Find the picture, or use a constant.",
-                "Use a constant",
+                tr(
+                    "The map of {0} is without its picture; level 0.5 stands in for it. Find the picture, or "
+                    "use a constant.",
+                    PARAMETERS[name].words,
+                ),
+                tr("Use a constant"),
                 {name: value.middle},
             )
         if value.ends_in_mask:
             yield _advice(
-                f"The last layer of the map of {PARAMETERS[name].words} is a mask, and masks nothing.",
-                "Remove it",
+                tr("The last layer of the map of {0} is a mask, and masks nothing.", PARAMETERS[name].words),
+                tr("Remove it"),
                 {name: replace(value, layers=value.layers[:-1])},
             )
     if s["constants"] == FROM_READING and not has_constants_reading:
         yield Finding(
-            "The optical constants are to come from a reading, but no reading of constants is active.",
-            "Use index and Abbe number" if s["metalness"] < 1 else "Use face and edge colour",
+            tr("The optical constants are to come from a reading, but no reading of constants is active."),
+            tr("Use index and Abbe number") if s["metalness"] < 1 else tr("Use face and edge colour"),
             {"constants": ""},
             True,
         )
         return
     if s["constants"] and s["constants"] not in (FROM_READING, FROM_MODEL) and not table(s["constants"]).covers:
         low, high = table(s["constants"]).range_nm
-        yield _advice(f"The table {s['constants']} covers {low:g}–{high:g} nm only; its end values are held beyond.")
+        yield _advice(
+            tr(
+                "The table {0} covers {1}–{2} nm only; its end values are held beyond.",
+                s["constants"],
+                f"{low:g}",
+                f"{high:g}",
+            )
+        )
     if s["film.amount"] > 0.0 and s["film.constants"] and not table(s["film.constants"]).covers:
         low, high = table(s["film.constants"]).range_nm
-        yield _advice(f"The film's table {s['film.constants']} covers {low:g}–{high:g} nm only; held beyond.")
+        yield _advice(
+            tr(
+                "The film's table {0} covers {1}–{2} nm only; held beyond.",
+                s["film.constants"],
+                f"{low:g}",
+                f"{high:g}",
+            )
+        )
     if s["film.amount"] > 0.0 and s["film.thickness"] == 0.0:
-        yield Finding("A film of no thickness shows nothing.", "Make it 300 nm", {"film.thickness": 300.0})
+        yield Finding(tr("A film of no thickness shows nothing."), tr("Make it 300 nm"), {"film.thickness": 300.0})
     if s["film.amount"] > 0.0 and s["metalness"] < 1.0 and not s["constants"] and abs(s["film.ior"] - s["ior"]) < 0.02:
         other = 1.33 if s["ior"] > 1.45 else 1.7
-        yield Finding("A film of the body's own index cannot be seen on it.", f"Make it {other}", {"film.ior": other})
+        yield Finding(
+            tr("A film of the body's own index cannot be seen on it."), tr("Make it {0}", other), {"film.ior": other}
+        )
     if s["coat.amount"] > 0.0 and s["coat.ior"] < 1.0 + 1e-3:
-        yield Finding("A coat of index 1 is air: it does nothing.", "Make it 1.5", {"coat.ior": 1.5})
+        yield Finding(tr("A coat of index 1 is air: it does nothing."), tr("Make it 1.5"), {"coat.ior": 1.5})
     yield from _layered(s)
     yield from _wandering(s, size_mm)
     yield from _through(s)
     if s["metalness"] >= 1.0 and s["transmission"] > 0.0:
         yield Finding(
-            "Transmission does nothing in a metal: no light gets through it.",
-            "Take it away",
+            tr("Transmission does nothing in a metal: no light gets through it."),
+            tr("Take it away"),
             {"transmission": 0.0},
         )
     if 0.0 < s["metalness"] < 1.0:
         nearest = round(s["metalness"])
         yield _advice(
-            "Metalness between 0 and 1 is a mixture, as of rust or worn plating; a single material is 0 or 1.",
-            f"Make it {nearest}",
+            tr("Metalness between 0 and 1 is a mixture, as of rust or worn plating; a single material is 0 or 1."),
+            tr("Make it {0}", nearest),
             {"metalness": float(nearest)},
         )
     if s["metalness"] < 1.0 and not s["constants"]:
         # A film alone in the air is a bubble.
         is_bubble = s["film.amount"] > 0.0 and s["thin_walled"]
         if s["ior"] < 1.0 + 1e-3 and not is_bubble:
-            yield Finding("An index of 1 is that of air: the surface reflects nothing.", "Make it 1.5", {"ior": 1.5})
+            yield Finding(
+                tr("An index of 1 is that of air: the surface reflects nothing."), tr("Make it 1.5"), {"ior": 1.5}
+            )
         if s["abbe"] and s["abbe"] < 15.0:
-            yield _advice("An Abbe number below 15 disperses more than any known glass.", "Make it 60", {"abbe": 60.0})
+            yield _advice(
+                tr("An Abbe number below 15 disperses more than any known glass."), tr("Make it 60"), {"abbe": 60.0}
+            )
     if s["haze.amount"] > 0.0 and s["haze.spread"] < 0.02:
-        yield _advice("A haze that spreads no wider than the finish cannot be seen.", "Spread it", {"haze.spread": 0.4})
+        yield _advice(
+            tr("A haze that spreads no wider than the finish cannot be seen."), tr("Spread it"), {"haze.spread": 0.4}
+        )
     if s["metalness"] < 1.0 and max(s["colour"]) > 0.95 and s["transmission"] < 1.0:
         yield _advice(
-            "A body colour above 0.95 is brighter than fresh snow; pictures will be slow and pale.",
-            "Bring it to 0.9",
+            tr("A body colour above 0.95 is brighter than fresh snow; pictures will be slow and pale."),
+            tr("Bring it to 0.9"),
             {"colour": tuple(min(c, 0.9) for c in s["colour"])},
         )
     if s["metalness"] < 1.0 and s["transmission"] > 0.0:
         clearest = float(np.exp(-np.min(absorption(s)) * size_mm)) if s["constants"] != FROM_READING else 1.0
         if clearest < 1e-3:
             yield _advice(
-                f"The interior absorbs so much that {size_mm:g} mm of it let less than 0.1 % through: black.",
-                "Give it the specimen's depth",
+                tr(
+                    "The interior absorbs so much that {0} mm of it let less than 0.1 % through: black.", f"{size_mm:g}"
+                ),
+                tr("Give it the specimen's depth"),
                 {"interior.depth": size_mm, "interior.absorption": (0.0, 0.0, 0.0)},
             )
 
@@ -119,20 +147,22 @@ def _found(s, size_mm, has_constants_reading):
 def _layered(s):
     if s["sheen.amount"] > 0.0 and s["metalness"] >= 1.0:
         yield Finding(
-            "Sheen comes from fibres, which a metal does not have; dust on it would be one.",
-            "Take it away",
+            tr("Sheen comes from fibres, which a metal does not have; dust on it would be one."),
+            tr("Take it away"),
             {"sheen.amount": 0.0},
         )
     if s["sheen.amount"] > 0.0 and s["transmission"] > 0.0 and not s.is_sheet:
         yield _advice(
-            "Fibres on clear glass are dust: from within the glass they are not seen.",
-            "Take them away",
+            tr("Fibres on clear glass are dust: from within the glass they are not seen."),
+            tr("Take them away"),
             {"sheen.amount": 0.0},
         )
     if s["coat.amount"] > 0.0 and s["coat.thickness"] == 0.0 and s["coat.colour"] != (1.0, 1.0, 1.0):
-        yield Finding("A coat of no thickness has no colour.", "Make it 50 µm", {"coat.thickness": 50.0})
+        yield Finding(tr("A coat of no thickness has no colour."), tr("Make it 50 µm"), {"coat.thickness": 50.0})
     if s["anisotropy"] > 0.0 and s["roughness"] < 0.02:
-        yield _advice("On a mirror a brushing direction cannot be seen.", "Roughen it to 0.2", {"roughness": 0.2})
+        yield _advice(
+            tr("On a mirror a brushing direction cannot be seen."), tr("Roughen it to 0.2"), {"roughness": 0.2}
+        )
 
 
 def _through(s):
@@ -140,25 +170,27 @@ def _through(s):
         for name in ("reverse.translucency", "thin_walled"):
             if s[name]:
                 mend = {name: PARAMETERS[name].default}
-                yield Finding("No light gets through a metal to a back side.", "Take it away", mend)
+                yield Finding(tr("No light gets through a metal to a back side."), tr("Take it away"), mend)
     elif s["thin_walled"] and s["transmission"] <= 0.0 and s["reverse.translucency"] <= 0.0:
         yield Finding(
-            "A thin wall that lets nothing through is just a surface.", "Let light through", {"transmission": 1.0}
+            tr("A thin wall that lets nothing through is just a surface."),
+            tr("Let light through"),
+            {"transmission": 1.0},
         )
     if s.is_sheet and s["subsurface"] > 0.0:
         yield Finding(
-            "In a sheet there is no depth to scatter in: the subsurface is taken as its body's colour.",
-            "Make it the body colour",
+            tr("In a sheet there is no depth to scatter in: the subsurface is taken as its body's colour."),
+            tr("Make it the body colour"),
             {"subsurface": 0.0, "colour": s.as_measured()["colour"]},
         )
     if s.is_sheet and max(s["interior.scatter"]) > 0.0 and s["transmission"] > 0.0:
         yield Finding(
-            "A thin wall does not scatter within; give it translucency instead.",
-            "Clear it",
+            tr("A thin wall does not scatter within; give it translucency instead."),
+            tr("Clear it"),
             {"interior.scatter": (0.0, 0.0, 0.0)},
         )
     if s["opacity"] <= 0.0:
-        yield Finding("Nothing of the surface is there.", "Make it whole", {"opacity": 1.0})
+        yield Finding(tr("Nothing of the surface is there."), tr("Make it whole"), {"opacity": 1.0})
 
 
 def picture_findings(surface: Surface, effort, energy_cut: float) -> list[Finding]:
@@ -175,10 +207,18 @@ def picture_findings(surface: Surface, effort, energy_cut: float) -> list[Findin
             mend["transmission"] = max(256, 2 * effort.transmission)
         if scatters:
             mend["volume"] = max(4096, 2 * effort.volume)
-        found.append(Finding(f"The bounce limits take {100 * energy_cut:.1f} % of the light away.", "Raise them", mend))
+        found.append(
+            Finding(
+                tr("The bounce limits take {0} % of the light away.", f"{100 * energy_cut:.1f}"), tr("Raise them"), mend
+            )
+        )
     if effort.clamp > 0.0:
         found.append(
-            Finding(f"Fireflies are clamped at {effort.clamp:g}: highlights lose light.", "Let them", {"clamp": 0.0})
+            Finding(
+                tr("Fireflies are clamped at {0}: highlights lose light.", f"{effort.clamp:g}"),
+                tr("Let them"),
+                {"clamp": 0.0},
+            )
         )
     return found
 
@@ -190,24 +230,33 @@ def _wandering(s, size_mm):
     if shares > 1.0:
         kept = {n: s[n] / shares for n in ("subsurface.shallow", "subsurface.deep")}
         yield Finding(
-            f"The shallow and deep shares of the subsurface add up to {figures(shares)}: both are scaled to 1 "
-            "together, and nothing is left for the middle.",
-            "Scale them",
+            tr(
+                "The shallow and deep shares of the subsurface add up to {0}: both are scaled to 1 together, "
+                "and nothing is left for the middle.",
+                figures(shares),
+            ),
+            tr("Scale them"),
             kept,
         )
     longest = max(s["subsurface.radius"]) * s["subsurface.scale"]
     if longest > _LONGEST_SHARE * size_mm:
         yield Finding(
-            f"A mean free path of {figures(longest)} mm is long against the specimen ({size_mm:g} mm): light runs "
-            "through it, and it looks like weak smoke. Is its scale ten times too large?",
-            "Bring it to a tenth of the size",
+            tr(
+                "A mean free path of {0} mm is long against the specimen ({1} mm): light runs through it, "
+                "and it looks like weak smoke. Is its scale ten times too large?",
+                figures(longest),
+                f"{size_mm:g}",
+            ),
+            tr("Bring it to a tenth of the size"),
             {"subsurface.scale": max(0.001, s["subsurface.scale"] * 0.1 * size_mm / longest)},
         )
     # About a pixel of a picture in which the specimen is 500 pixels wide.
     elif longest < size_mm / 2000.0:
         yield _advice(
-            f"A mean free path of {figures(longest)} mm is far smaller than a pixel: a plain body colour looks the "
-            "same.",
-            "Make it a body colour",
+            tr(
+                "A mean free path of {0} mm is far smaller than a pixel: a plain body colour looks the same.",
+                figures(longest),
+            ),
+            tr("Make it a body colour"),
             {"subsurface": 0.0, "colour": s.as_measured()["colour"]},
         )

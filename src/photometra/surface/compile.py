@@ -21,6 +21,7 @@ from ..optics.fresnel import fresnel_conductor
 from ..optics.halfspace import single_albedo
 from ..optics.media import absorption_from_colour, absorption_from_extinction
 from ..optics.metal import colours_from_constants, constants_from_colours
+from ..words import tr
 from . import facets, rows
 from .albedo import (
     FACETS,
@@ -86,7 +87,7 @@ def constants_of(surface, reading=None):
         return None
     if key == FROM_READING:
         if reading is None:
-            raise InputError("constants is 'reading', but the specimen has no active reading of optical constants")
+            raise InputError(tr("constants is 'reading', but the specimen has no active reading of optical constants"))
         wavelength, n, k = reading
         return interpolated(wavelength, n, WAVELENGTHS), interpolated(wavelength, k, WAVELENGTHS)
     if key == FROM_MODEL:

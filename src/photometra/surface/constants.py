@@ -8,6 +8,7 @@ import numpy as np
 
 from ..colour import WAVELENGTHS, interpolated
 from ..errors import InputError
+from ..words import tr
 
 FROM_READING = "reading"
 """The value of `constants` that stands for the specimen's own reading."""
@@ -87,5 +88,5 @@ def check_name(key):
     import difflib
 
     near = difflib.get_close_matches(key, table_names(), 3, 0.3)
-    hint = f"did you mean {', '.join(near)}?" if near else "see 'photometra constants'"
-    raise InputError(f"there is no table of optical constants '{key}': {hint}")
+    hint = tr("did you mean {0}?", ", ".join(near)) if near else tr("see 'photometra constants'")
+    raise InputError(tr("there is no table of optical constants '{0}': {1}", key, hint))

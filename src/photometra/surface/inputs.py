@@ -32,6 +32,7 @@ from ..maps.laying import tile_size
 from ..names import kept_name
 from ..pictures import header_of
 from ..shapes.lying import LiesOn
+from ..words import tr
 from .parameters import parameter
 from .udim import joined, tiles_of
 from .values import BUMP, COAT_BUMP, DEFAULT_IOR, format_value, parse, parse_length
@@ -65,7 +66,7 @@ def picture_from(path, p=None, linked=False) -> Picture:
     path = Path(path)
     set_of = tiles_of(path)
     if set_of and linked:
-        raise InputError(f"{path}: a set of tiles is kept in the study; leave 'link' away")
+        raise InputError(tr("{0}: a set of tiles is kept in the study; leave 'link' away", path))
     data, suffix, spans = joined(set_of) if set_of else (read_bytes(path, _MOST_BYTES), path.suffix, (1, 1))
     depth, channels = header_of(next(iter(set_of.values()), path))
     is_colour = bool(p and p.components) or bool(_COLOURS.search(path.stem))
@@ -91,17 +92,21 @@ def parse_map(p, text, ior=DEFAULT_IOR, present=None) -> Map:
     for i, part in enumerate(text.strip().split("|")):
         how, _, rest = part.strip().partition(":")
         if i and how not in COMBINES:
-            raise InputError(f"{p.name}: a further layer begins with {', '.join(COMBINES)} and a colon, not '{how}'")
+            raise InputError(
+                tr("{0}: a further layer begins with {1} and a colon, not '{2}'", p.name, ", ".join(COMBINES), how)
+            )
         source, *words = _words(rest)
         layer, own = _layer(p, source, words)
         if i and own:
-            raise InputError(f"{p.name}: {' and '.join(own)} belong to the whole map; write them in its first layer")
+            raise InputError(
+                tr("{0}: {1} belong to the whole map; write them in its first layer", p.name, tr(" and ").join(own))
+            )
         ends |= own
         layers.append(replace(layer, combine=how) if i else layer)
     low, high = (parse(p, ends[end], ior) if end in ends else None for end in ("low", "high"))
     made = Map(checked_layers(p.name, tuple(layers)), None, None)
     if made.ends_in_mask:
-        raise InputError(f"{p.name}: a mask says how much of the next layer is taken; put a layer after it")
+        raise InputError(tr("{0}: a mask says how much of the next layer is taken; put a layer after it", p.name))
     around = _around(p, made.layers[0], present, _BALL)
     low, high = (around[0] if low is None else low), (around[1] if high is None else high)
     return replace(made, low=low, high=high)
@@ -136,7 +141,7 @@ def _words(text):
         elif word:
             out.append(word)
     if not out:
-        raise InputError(f"a map needs a source: a picture's path, or one of {', '.join(GENERATORS)}")
+        raise InputError(tr("a map needs a source: a picture's path, or one of {0}", ", ".join(GENERATORS)))
     return out
 
 
@@ -188,8 +193,15 @@ def _layer(p, source, words):
             known = f"low, high, size, offset, turn, invert, {', '.join(_ADJUST)}, blur, amount, seed, shuffle"
             more = f", {', '.join(sorted(own))}" if own else ", channel, encoding, link"
             raise InputError(
-                f"{p.name}: '{word}' is not understood in a map; known are {known}{more}, "
-                f"{', '.join(PLACEMENTS)}, {', '.join(REPEATS)}"
+                tr(
+                    "{0}: '{1}' is not understood in a map; known are {2}{3}, {4}, {5}",
+                    p.name,
+                    word,
+                    known,
+                    more,
+                    ", ".join(PLACEMENTS),
+                    ", ".join(REPEATS),
+                )
             )
     if source in GENERATORS:
         made = Generator(source, seed, tuple(sorted(settings.items())))
@@ -200,10 +212,10 @@ def _layer(p, source, words):
             placement = _placement_of(made)
         if p.name.endswith("roughness") and _GLOSS.search(Path(source).stem) and "invert" not in words:
             adjust = replace(adjust, invert=True)
-            remark(f"{p.name}: {Path(source).name} is taken as a picture of gloss, and inverted")
+            remark(tr("{0}: {1} is taken as a picture of gloss, and inverted", p.name, Path(source).name))
     else:
         raise InputError(
-            f"{p.name}: there is no generator '{source}': choose from {', '.join(GENERATORS)}, or a picture"
+            tr("{0}: there is no generator '{1}': choose from {2}, or a picture", p.name, source, ", ".join(GENERATORS))
         )
     return Layer(made, placement, adjust, amount=amount), ends
 
@@ -211,7 +223,7 @@ def _layer(p, source, words):
 def _pair(key, text):
     parts = [w for w in re.split(r"[x×, ]+(?=[-\d.])", text) if w]
     if len(parts) not in (1, 2):
-        raise InputError(f"{key}: '{text}' is not a length or two, as 20mm or 20x30mm")
+        raise InputError(tr("{0}: '{1}' is not a length or two, as 20mm or 20x30mm", key, text))
     unit = re.sub(r"^[-+\d.e]*", "", parts[-1])
     numbers = [parse_length(parameter("thickness"), key, w if re.search(r"[a-zµμ]$", w) else w + unit) for w in parts]
     return (numbers[0], numbers[-1] if key == "size" or len(numbers) == 2 else 0.0)
@@ -221,7 +233,7 @@ def _number(p, key, text):
     try:
         return float(text.removesuffix("°"))
     except ValueError:
-        raise InputError(f"{p.name}: {key}={text} is not a number") from None
+        raise InputError(tr("{0}: {1}={2} is not a number", p.name, key, text)) from None
 
 
 def _setting(source, key, text):
@@ -231,7 +243,7 @@ def _setting(source, key, text):
     try:
         return float(text.removesuffix("°").removesuffix("%")) * (0.01 if text.endswith("%") else 1.0)
     except ValueError:
-        raise InputError(f"{key} of {source}: '{text}' is not a number") from None
+        raise InputError(tr("{0} of {1}: '{2}' is not a number", key, source, text)) from None
 
 
 def source_name(source):

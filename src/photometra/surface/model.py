@@ -7,6 +7,7 @@ from types import MappingProxyType
 from ..errors import InputError
 from ..maps import Map
 from ..shapes.lying import LiesOn
+from ..words import tr
 from . import values
 from .parameters import ENDS, PARAMETERS, STRATA, parameter, scalar_owner, scalars_of
 from .spectrum import RGB_NAMES, component_names, is_spectrum, rgb_of, spectrum_of
@@ -116,10 +117,10 @@ class Surface:
         end, _, rest = (component or "").partition(".")
         if end in ENDS:
             if not isinstance(value, Map):
-                raise InputError(f"{name}: {p.name} does not vary over this surface; it has one value")
+                raise InputError(tr("{0}: {1} does not vary over this surface; it has one value", name, p.name))
             value, component = getattr(value, end), rest or None
         elif isinstance(value, Map):
-            raise InputError(f"{name}: {p.name} varies; say {p.name}.low or {p.name}.high")
+            raise InputError(tr("{0}: {1} varies; say {2}.low or {3}.high", name, p.name, p.name, p.name))
         if component is None:
             return value
         names, numbers = _components(p, value, component)
@@ -175,5 +176,5 @@ def _with_number(p, value, component, number):
 def parameters_of(stratum):
     """The declarations of one stratum, in order."""
     if stratum not in STRATA:
-        raise InputError(f"there is no stratum '{stratum}'")
+        raise InputError(tr("there is no stratum '{0}'", stratum))
     return [p for p in PARAMETERS.values() if p.stratum == stratum]

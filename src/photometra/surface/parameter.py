@@ -3,6 +3,7 @@
 from collections.abc import Callable
 from dataclasses import dataclass, field
 
+from ..words import lowered
 from .conditions import always
 
 
@@ -49,7 +50,7 @@ class Parameter:
     @property
     def words(self):
         """Its label within a sentence: `coat roughness`, `Abbe number`."""
-        return self.label if self.label.startswith("Abbe") else self.label[0].lower() + self.label[1:]
+        return self.label if self.label.startswith("Abbe") else lowered(self.label[0]) + self.label[1:]
 
     @property
     def span(self):

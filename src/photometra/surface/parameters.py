@@ -2,14 +2,19 @@
 
 from ..errors import InputError
 from ..maps import Map
+from ..words import tr
 from .declared import DECLARED
 from .spectrum import NODE_NAMES, RGB_NAMES, component_names
 
 STRATA = ("sheen", "coat", "film", "finish", "body", "interior", "reverse")
-STRATUM_LABELS = {name: name.capitalize() for name in STRATA} | {"reverse": "Back side"}
+STRATUM_LABELS = {
+    "sheen": tr("Sheen"), "coat": tr("Coat"), "film": tr("Film"), "finish": tr("Finish"), "body": tr("Body"),
+    "interior": tr("Interior"), "reverse": tr("Back side"),
+}  # fmt: skip
 """What people call the strata, by the names that files and commands have for them."""
 
-_RGB_WORDS = {"r": "red", "g": "green", "b": "blue"}
+_RGB_WORDS = {"r": tr("red"), "g": tr("green"), "b": tr("blue")}
+_END_WORDS = {"low": tr("at the map's low end"), "high": tr("at the map's high end")}
 
 PARAMETERS = {p.name: p for p in DECLARED}
 """By dotted name, in the order of the section."""
@@ -23,7 +28,7 @@ def parameter(name):
         import difflib
 
         near = difflib.get_close_matches(name, PARAMETERS, 3, 0.5) or list(PARAMETERS)[:4]
-        raise InputError(f"there is no parameter '{name}': did you mean {', '.join(near)}?") from None
+        raise InputError(tr("there is no parameter '{0}': did you mean {1}?", name, ", ".join(near))) from None
 
 
 ENDS = ("low", "high")
@@ -47,7 +52,7 @@ def spoken(scalar):
         return scalar
     words = p.words
     parts = component.split(".") if component is not None else ()
-    ends = [f"at the map's {part} end" for part in parts if part in ENDS]
+    ends = [_END_WORDS[part] for part in parts if part in ENDS]
     of_colour = [_RGB_WORDS.get(part, f"{part} nm") for part in parts if part not in ENDS]
     return " ".join([", ".join([words, *of_colour]), *ends])
 

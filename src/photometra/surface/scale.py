@@ -5,6 +5,7 @@ import math
 import numpy as np
 
 from ..errors import InputError
+from ..words import tr
 
 
 class Scale:
@@ -16,7 +17,7 @@ class Scale:
 
     def __init__(self, low, high, kind="linear"):
         if not low < high:
-            raise InputError("a scale needs a low end below its high end")
+            raise InputError(tr("a scale needs a low end below its high end"))
         self.low, self.high, self.kind = float(low), float(high), kind
         self._log_low = self.low if self.low > 0 else self.high * 1e-6
 

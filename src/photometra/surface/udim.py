@@ -8,6 +8,7 @@ import numpy as np
 
 from ..errors import InputError
 from ..pictures import read_native, write_native
+from ..words import tr
 
 _NUMBER = re.compile(r"(?<!\d)1\d\d\d(?!\d)")
 _MOST_SIDE = 16384
@@ -45,11 +46,13 @@ def joined(tiles):
         high, wide, channels = pixels.shape
         if whole is None:
             if max(across * wide, up * high) > _MOST_SIDE:
-                raise InputError(f"{file}: the set is {across} × {up} tiles of {wide} × {high}; save them smaller")
+                raise InputError(
+                    tr("{0}: the set is {1} × {2} tiles of {3} × {4}; save them smaller", file, across, up, wide, high)
+                )
             whole = np.zeros((up * high, across * wide, channels), pixels.dtype)
             first = pixels.shape, file
         if pixels.shape != first[0] or pixels.dtype != whole.dtype:
-            raise InputError(f"{file}: it is not of the size and depth of {first[1].name}; save the set alike")
+            raise InputError(tr("{0}: it is not of the size and depth of {1}; save the set alike", file, first[1].name))
         # Row 0 is at the top, the first square below.
         top = (up - 1 - j) * high
         whole[top : top + high, i * wide : (i + 1) * wide] = pixels

@@ -23,6 +23,7 @@ from ..faults import remark
 from ..figures import as_typed, figures
 from ..maps import Map, checked_layers
 from ..optics.interface import colour_below, colour_leaving
+from ..words import tr, with_unit
 from .parameter import Parameter
 from .spectrum import NODES_NM, is_spectrum, reflectance_of, rgb_of, spectrum_from, spectrum_of
 
@@ -70,8 +71,8 @@ def _unit_factor(text, p):
         return _LENGTHS_MM[unit] / _LENGTHS_MM[p.unit]
     if p.unit == "1/mm" and unit.startswith(("1/", "/")) and unit.split("/")[1] in _LENGTHS_MM:
         return 1.0 / _LENGTHS_MM[unit.split("/")[1]]
-    wanted = f"a value in {p.unit}" if p.unit else "a plain number or %"
-    raise InputError(f"{p.name}: '{unit}' is not a unit it takes; give {wanted}")
+    wanted = tr("a value in {0}", p.unit) if p.unit else tr("a plain number or %")
+    raise InputError(tr("{0}: '{1}' is not a unit it takes; give {2}", p.name, unit, wanted))
 
 
 def parse_number(p: Parameter, text: str, within=None):
@@ -90,19 +91,23 @@ def parse_length(p: Parameter, name, text: str):
 def _typed(p, text):
     match = _NUMBER.match(as_typed(text.strip()))
     if not match:
-        raise InputError(f"{p.name}: '{text.strip()}' is not a number")
+        raise InputError(tr("{0}: '{1}' is not a number", p.name, text.strip()))
     word, digits, unit = match.groups()
     # One comma and no point: the decimal sign of many languages.
     value = float(digits.replace(",", ".")) * _unit_factor(unit, p)
     if word.lower() == "gloss" and "gloss" in p.converters and value > 1.0:
         raise InputError(
-            f"{p.name}: 'gloss' is 1 minus the roughness here, from 0 to 1; {value:g} gloss units are what a gloss "
-            "meter reads: take them as a reading of gloss, and solve"
+            tr(
+                "{0}: 'gloss' is 1 minus the roughness here, from 0 to 1; {1} gloss units are what a gloss "
+                "meter reads: take them as a reading of gloss, and solve",
+                p.name,
+                f"{value:g}",
+            )
         )
     if word:
         if word.lower() not in p.converters:
-            known = f"; it takes {', '.join(p.converters)}" if p.converters else ""
-            raise InputError(f"{p.name}: '{word}' is not a convention it knows{known}")
+            known = tr("; it takes {0}", ", ".join(p.converters)) if p.converters else ""
+            raise InputError(tr("{0}: '{1}' is not a convention it knows{2}", p.name, word, known))
         value = CONVERTERS[word.lower()][0](value)
     return value
 
@@ -111,12 +116,14 @@ def checked_number(p, value):
     """A finite number inside the hard range, else ValueError."""
     low, high = p.hard
     if isinstance(value, bool) or not isinstance(value, (int, float)) or not math.isfinite(value):
-        raise InputError(f"{p.name}: '{value}' is not a number")
+        raise InputError(tr("{0}: '{1}' is not a number", p.name, value))
     # Rounding of a unit or a convention must not push a value out of its range.
     if low - 1e-9 <= value <= high + 1e-9:
         return min(max(float(value), low), high)
     unit = f" {p.unit}" if p.unit else ""
-    raise InputError(f"{p.name}: {value:g}{unit} is outside {low:g} to {high:g}{unit}")
+    raise InputError(
+        tr("{0}: {1}{2} is outside {3} to {4}{5}", p.name, f"{value:g}", unit, f"{low:g}", f"{high:g}", unit)
+    )
 
 
 def parse_colour(p, text, ior=DEFAULT_IOR):
@@ -128,12 +135,12 @@ def parse_colour(p, text, ior=DEFAULT_IOR):
     is_albedo = p.kind == "colour" and text.lower().startswith("albedo")
     if is_albedo:
         if "albedo" not in p.converters:
-            raise InputError(f"{p.name}: 'albedo' is not a convention it knows")
+            raise InputError(tr("{0}: 'albedo' is not a convention it knows", p.name))
         text = text[len("albedo") :].strip(" :=")
     wide = _wide_colour(p, text) if p.kind == "colour" else None
     if wide is not None:
         if is_albedo:
-            raise InputError(f"{p.name}: an albedo is given as linear red, green and blue, or as sRGB")
+            raise InputError(tr("{0}: an albedo is given as linear red, green and blue, or as sRGB", p.name))
         return wide
     code = srgb_code(text) if p.kind == "colour" else None
     if code is not None:
@@ -141,7 +148,7 @@ def parse_colour(p, text, ior=DEFAULT_IOR):
     else:
         parts = _parts(text)
         if len(parts) not in (3, len(NODES_NM)):
-            raise InputError(f"{p.name}: '{text}' is not {_WANTED[p.kind]}")
+            raise InputError(tr("{0}: '{1}' is not {2}", p.name, text, _WANTED[p.kind]))
         if p.kind == "colour" and len(parts) == 3 and all(re.fullmatch(r"\d{1,3}", v) for v in parts):
             whole = [int(v) for v in parts]
             if 1 < max(whole) <= 255:
@@ -153,7 +160,13 @@ def parse_colour(p, text, ior=DEFAULT_IOR):
     below, most = colour_below(values, ior), float(colour_leaving(1.0, ior))
     if max(below) > 1.0:
         raise InputError(
-            f"{p.name}: an albedo of {max(values):g} cannot leave an index of {ior:g}; {most:.3f} is the most"
+            tr(
+                "{0}: an albedo of {1} cannot leave an index of {2}; {3} is the most",
+                p.name,
+                f"{max(values):g}",
+                f"{ior:g}",
+                f"{most:.3f}",
+            )
         )
     return tuple(float(v) for v in below)
 
@@ -189,17 +202,26 @@ def _wide_colour(p, text):
             continue
         parts = _parts(" ".join(words[count:]))
         if len(parts) != 3:
-            raise InputError(f"{p.name}: '{text}' needs three numbers, as {space} 0.5, 0.2, 0.1")
+            raise InputError(tr("{0}: '{1}' needs three numbers, as {2} 0.5, 0.2, 0.1", p.name, text, space))
         value, off = colour_of_xyz(p, to_xyz(space) @ np.array([_typed(p, part) for part in parts]))
         if off > VISIBLY_OFF:
-            remark(f"{p.name}: no reflectance is as saturated as {text}; the nearest is taken, ΔE {off:.1f} from it")
+            remark(
+                tr(
+                    "{0}: no reflectance is as saturated as {1}; the nearest is taken, ΔE {2} from it",
+                    p.name,
+                    text,
+                    f"{off:.1f}",
+                )
+            )
         return value
     return None
 
 
 _WANTED = {
-    "colour": "a colour; write #rrggbb, r,g,b (linear, each 0 to 1), rgb and three numbers up to 255, or acescg r,g,b",
-    "coefficient": "one number, nor three for red, green and blue",
+    "colour": tr(
+        "a colour; write #rrggbb, r,g,b (linear, each 0 to 1), rgb and three numbers up to 255, or acescg r,g,b"
+    ),
+    "coefficient": tr("one number, nor three for red, green and blue"),
 }
 
 
@@ -229,7 +251,7 @@ def parse(p: Parameter, text: str, ior=DEFAULT_IOR):
     """
     if p.kind == "switch":
         if text.strip().lower() not in _WORDS:
-            raise InputError(f"{p.name}: '{text.strip()}' is neither true nor false")
+            raise InputError(tr("{0}: '{1}' is neither true nor false", p.name, text.strip()))
         return _WORDS[text.strip().lower()]
     if p.kind == "number":
         return parse_number(p, text)
@@ -242,35 +264,35 @@ def checked(p, value):
     """A value of the right type inside its range, from data; ValueError otherwise. Of a map both ends are."""
     if isinstance(value, Map):
         if not p.varies:
-            raise InputError(f"{p.name} is the same all over a specimen; no map can drive it")
+            raise InputError(tr("{0} is the same all over a specimen; no map can drive it", p.name))
         if p.name not in (BUMP, COAT_BUMP) and any(
             getattr(layer.source, "channel", "") == "normal" for layer in value.layers
         ):
-            raise InputError(f"{p.name} cannot be driven by normals; give them to a bump")
+            raise InputError(tr("{0} cannot be driven by normals; give them to a bump", p.name))
         low, high = checked(p, value.low), checked(p, value.high)
         if value.is_coloured:
             if not p.components:
-                raise InputError(f"{p.name} is one number; take one channel of the picture, or its luminance")
+                raise InputError(tr("{0} is one number; take one channel of the picture, or its luminance", p.name))
             return Map(checked_layers(p.name, value.layers), rgb_of(p, low), rgb_of(p, high))
         if isinstance(low, tuple) and len(low) != len(high):
             low, high = spectrum_of(p, low), spectrum_of(p, high)
         return Map(checked_layers(p.name, value.layers), low, high)
     if p.kind == "switch":
         if not isinstance(value, bool):
-            raise InputError(f"{p.name}: '{value}' is neither true nor false")
+            raise InputError(tr("{0}: '{1}' is neither true nor false", p.name, value))
         return value
     if p.kind == "number":
         return checked_number(p, value)
     if p.kind in ("colour", "coefficient"):
         if not isinstance(value, (list, tuple)) or len(value) not in (3, len(NODES_NM)):
-            raise InputError(f"{p.name}: a colour needs three numbers, or {len(NODES_NM)} for a spectrum")
+            raise InputError(tr("{0}: a colour needs three numbers, or {1} for a spectrum", p.name, len(NODES_NM)))
         return tuple(checked_number(p, v) for v in value)
     from .constants import FROM_MODEL, FROM_READING, check_name
 
     if not isinstance(value, str):
-        raise InputError(f"{p.name}: '{value}' is not the name of a table")
+        raise InputError(tr("{0}: '{1}' is not the name of a table", p.name, value))
     if p.name != "constants" and value in (FROM_READING, FROM_MODEL):
-        raise InputError(f"{p.name}: a reading or a model is of the body; choose a built-in table")
+        raise InputError(tr("{0}: a reading or a model is of the body; choose a built-in table", p.name))
     return check_name(value)
 
 
@@ -278,20 +300,20 @@ def format_value(p, value, sigma=None):
     """A value for people, with its unit; of a map the values between which it varies."""
     if isinstance(value, Map):
         low, high = (format_value(p, end) for end in (value.low, value.high))
-        return f"{low.removesuffix(p.unit).strip()} to {high}"
+        return tr("{0} to {1}", low.removesuffix(p.unit).strip(), high)
     if p.kind == "switch":
         return "true" if value else "false"
     if p.kind == "number":
         text = f"{value:.{p.digits}f}" if abs(value) >= 10.0**-p.digits or value == 0 else figures(value, 2)
         if sigma is not None:
             text += f" ± {figures(sigma, 2)}"
-        return f"{text} {p.unit}".strip()
+        return with_unit(text, p.unit)
     if p.components and is_spectrum(value):
-        return f"spectrum, {figures(min(value))}–{figures(max(value))} {p.unit}".strip()
+        return with_unit(f"spectrum, {figures(min(value))}–{figures(max(value))}", p.unit)
     if p.kind == "colour":
         return hex_colour(value)
     if p.kind == "coefficient":
-        return ", ".join(figures(v) for v in value) + f" {p.unit}"
+        return with_unit(", ".join(figures(v) for v in value), p.unit)
     return value or "none"
 
 

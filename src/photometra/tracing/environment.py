@@ -11,6 +11,7 @@ import numpy as np
 from ..errors import InputError
 from ..optics.circle import circle, turns_of
 from ..optics.jit import kernel, leaf
+from ..words import tr
 
 _IMPORTANCE_ROWS = 128
 _GUIDED = 256
@@ -59,7 +60,7 @@ def environment_from(radiance):
     if radiance.size and not (radiance.min() >= 0.0 and radiance.max() < np.inf):
         radiance = np.maximum(np.nan_to_num(radiance, nan=0.0, posinf=0.0, neginf=0.0), 0.0)
     if radiance.ndim != 3 or radiance.shape[2] != 3 or min(radiance.shape[:2]) < 1:
-        raise InputError("an environment must be a picture of three channels")
+        raise InputError(tr("an environment must be a picture of three channels"))
     height, width, _ = radiance.shape
     rows = min(_IMPORTANCE_ROWS, height)
     columns = min(2 * _IMPORTANCE_ROWS, width)

@@ -11,6 +11,7 @@ from ..shapes.standing import shape_of
 from ..surface import Surface
 from ..surface.bank import compiled_as
 from ..surface.compile import compile_surface
+from ..words import tr
 from .environment import environment_from, uniform_environment
 from .render import Rendering
 from .scene import Scene
@@ -35,9 +36,9 @@ def _steps():
         "spectrophotometer",
         lambda: [measured("spectrophotometer", glass, g) for g in ("di:8", "de:8", "45:0")],
     )
-    yield "gloss meter", lambda: measured("glossmeter", metal)
+    yield tr("gloss meter"), lambda: measured("glossmeter", metal)
     wax = Surface({"subsurface": 1.0})
-    yield "scatter probe", lambda: (measured("scatterprobe", wax), measured("ellipsometer", Surface()))
+    yield tr("scatter probe"), lambda: (measured("scatterprobe", wax), measured("ellipsometer", Surface()))
     for name, light in (
         ("furnace", uniform_environment()),
         ("tracer", environment_from([[[1.0] * 3] * 4] * 2)),
@@ -45,7 +46,7 @@ def _steps():
         yield name, lambda light=light: Rendering(compile_surface(glass), Scene(light), 8, 8).add(1)
     felt = Surface({"sheen.amount": 0.5, "anisotropy": 0.5, "thin_walled": True, "transmission": 0.5})
     yield (
-        "sheets and shapes",
+        tr("sheets and shapes"),
         lambda: (
             light_split(felt, compile_surface(felt), 30.0, 10.0),
             depth_colours(glass, [1.0]),
@@ -75,6 +76,6 @@ def warm(report=None, cancel=None):
 
 if __name__ == "__main__":
     if is_warm():
-        print("kernels are warm")
+        print(tr("kernels are warm"))
     else:
-        warm(lambda name, i, of: print(f"compiling kernels {i + 1}/{of}: {name}", flush=True))
+        warm(lambda name, i, of: print(tr("compiling kernels {0}/{1}: {2}", i + 1, of, name), flush=True))
