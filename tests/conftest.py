@@ -69,12 +69,12 @@ def demo():
 
 
 @pytest.fixture(scope="session")
-def demo_file(tmp_path_factory):
+def demo_file(demo, tmp_path_factory):
     """The demo study in a file that tests only read."""
     from photometra.study import write_file
 
     path = tmp_path_factory.mktemp("demo") / "Harrow Skerry.photometra"
-    write_file(make_study(), path)
+    write_file(demo, path)
     return path
 
 

@@ -8,10 +8,9 @@ from pathlib import Path
 from PyQt6.QtCore import QSettings
 from PyQt6.QtTest import QTest
 
-from photometra.demo import write_demo
-from photometra.desktop import theme
+from photometra.desktop import language, theme
 from photometra.desktop.app import make_application
-from photometra.desktop.main_window import MainWindow
+from photometra.words import ENGLISH
 
 
 def until(holds, patience_s):
@@ -24,11 +23,16 @@ def until(holds, patience_s):
 
 
 @contextmanager
-def window_on_demo(patience_s, colours="dim"):
-    """The window, opened on the demo, in one of the themes; it closes without asking."""
+def window_on_demo(patience_s, colours="dim", spoken=ENGLISH):
+    """The window, opened on the demo, in one of the themes and languages; it closes without asking."""
     # Kept until the window is gone: Qt ends with its application.
     application = make_application()
+    language.speak(application, spoken)
     theme.apply(application, colours)
+    # What declares its words is imported after the language is known.
+    from photometra.demo import write_demo
+    from photometra.desktop.main_window import MainWindow
+
     with tempfile.TemporaryDirectory() as folder:
         study = Path(folder) / "Harrow Skerry.photometra"
         write_demo(study)

@@ -1,6 +1,6 @@
 """Take the pictures in docs/screenshots anew, from the demo data, at 1280 × 800.
 
-xvfb-run -a -s "-screen 0 1400x1000x24" python tools/take_screenshots.py [--theme light --to FOLDER] [NAME ...]
+xvfb-run -a -s "-screen 0 1400x1000x24" python tools/take_screenshots.py [NAME ...]
 """
 
 import argparse
@@ -13,7 +13,7 @@ from on_demo import until, window_on_demo
 from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
 
-from photometra.demo.samples import SAMPLES
+from photometra.words import ENGLISH
 
 _folder = Path(__file__).parent.parent / "docs/screenshots"
 _PATIENCE_S = 240.0
@@ -21,6 +21,12 @@ _SAMPLES = 48
 _RAIL = 5
 _RUBY = 6
 _ENERGIES = [1.6 + 0.1 * i for i in range(16)]
+
+
+def _true_vane():
+    from photometra.demo.samples import SAMPLES  # after the language is known
+
+    return dict(SAMPLES[3].truth.given)
 
 
 def settled(window, samples=_SAMPLES):
@@ -92,7 +98,8 @@ def staged(name, specimen, stratum, samples, shape=None, reading=0, booth_sheet=
         window.session.choose_stratum(stratum)
         study = before.with_booth(**{k: replace(getattr(before.booth, k), **v) for k, v in booth.items()})
         one = study.specimens[specimen]
-        one = replace(one, shape=shape or one.shape, surface=one.surface.with_values(values or {}))
+        changes = values() if callable(values) else values or {}
+        one = replace(one, shape=shape or one.shape, surface=one.surface.with_values(changes))
         window.session.history.apply(study.with_specimen_at(specimen, one), "staging")
         window.show_booth(booth_sheet)
         settled(window, samples)
@@ -308,7 +315,7 @@ def library(window):
 VIEWS = {
     "brass": brass,
     "prism": shown("prism", 2, 0, "interior"),
-    "vane": staged("vane", 3, "film", 90, values=dict(SAMPLES[3].truth.given)),
+    "vane": staged("vane", 3, "film", 90, values=_true_vane),
     "wax-back-lit": staged(
         "wax-back-lit",
         4,
@@ -351,10 +358,11 @@ def main(arguments):
     parser = argparse.ArgumentParser(description=__doc__.partition("\n")[0])
     parser.add_argument("names", nargs="*", metavar="NAME", help="of a view; all of them where none is given")
     parser.add_argument("--theme", default="dim", help="dim, or light to look at the same views in it")
+    parser.add_argument("--language", default=ENGLISH, help="de to look at the same views in German")
     parser.add_argument("--to", type=Path, default=_folder, metavar="FOLDER")
     asked = parser.parse_args(arguments)
     _folder = asked.to
-    with window_on_demo(_PATIENCE_S, asked.theme) as window:
+    with window_on_demo(_PATIENCE_S, asked.theme, asked.language) as window:
         for name in asked.names or VIEWS:
             VIEWS[name](window)
 

@@ -162,6 +162,7 @@ def test_what_cannot_be_stepped_is_one_sentence(run, own_demo, tmp_path, step, w
     assert code == 2 and words in told and not (tmp_path / "a.png").exists()
 
 
+@pytest.mark.long
 def test_error_bars_are_tried(run, own_demo):
     words = ("error-bars", own_demo, "Wool-felt duster", "--studies", "5")
     code, said, told = run(*words, "--json")

@@ -70,6 +70,7 @@ class TestHandingOver:
             click(dialog.export_button)
         assert "ND_open_pbr_surface_surfaceshader" in (tmp_path / "vane.usda").read_text()
 
+    @pytest.mark.long
     def test_a_report_is_written(self, window, dialog, saves_as, tmp_path, qtbot):
         # Whose pictures and fits take least.
         window.session.choose(DUSTER)

@@ -176,6 +176,7 @@ def test_expose_for_white(window, qtbot):
     assert luminance * 2.0**booth.exposure == pytest.approx(1.0, rel=0.1)
 
 
+@pytest.mark.long
 def test_the_error_of_a_solve_is_seen_until_something_changes(window, qtbot, monkeypatch):
     monkeypatch.setattr("photometra.imaging.visible._SAMPLES", 4)
     sheet = window.solve_sheet
@@ -206,6 +207,7 @@ def test_the_error_of_a_solve_is_seen_until_something_changes(window, qtbot, mon
     assert not sheet.error_button.isChecked()
 
 
+@pytest.mark.long
 def test_what_the_evidence_leaves_is_sampled_and_stepped(window, qtbot, monkeypatch):
     monkeypatch.setattr("photometra.fitting.posterior.ROUNDS", 1)
     sheet = window.solve_sheet

@@ -165,6 +165,7 @@ def test_a_picture_of_ones_own_drives_a_colour(window, qtbot, tmp_path):
     assert "none.png" in said[0]
 
 
+@pytest.mark.long
 def test_a_map_is_solved_and_shows_its_error_bars(window, qtbot):
     window.session.choose(3)
     window.session.choose_stratum("film")

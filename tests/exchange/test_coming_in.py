@@ -60,7 +60,10 @@ def of_one(path, **more):
 
 
 class TestRoundTrips:
-    @pytest.mark.parametrize(("standard", "suffix"), STANDARD_SUFFIXES)
+    @pytest.mark.parametrize(
+        ("standard", "suffix"),
+        [pytest.param(*own, marks=[pytest.mark.long] if own[0] != "gltf" else []) for own in STANDARD_SUFFIXES],
+    )
     def test_every_demo_specimen_comes_back_as_near_as_was_said(self, demo, tmp_path, standard, suffix):
         for one in demo.specimens[:9]:
             path = tmp_path / f"{standard}{suffix}"
@@ -140,6 +143,7 @@ class TestRoundTrips:
         # The finest lines between the squares are blurred by the picture's pixels.
         assert np.mean(np.abs(before - after) > 0.02) < 0.05
 
+    @pytest.mark.long
     def test_parts_keep_names_places_and_surfaces(self, demo, tmp_path):
         lantern = demo.specimen("Gallery lantern")
         write_standard("gltf", demo, lantern, tmp_path / "l.glb")

@@ -95,6 +95,7 @@ def guess():
     return PLATE.truth.with_values(PLATE.guess)
 
 
+@pytest.mark.long
 def test_a_solve_is_the_same_each_time(plate_readings, guess):
     a, b = (solve(guess, plate_readings, PLATE.free) for _ in range(2))
     assert a.surface == b.surface

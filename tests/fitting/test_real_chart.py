@@ -53,6 +53,7 @@ def test_what_does_not_fit_says_so_and_says_what_would_help():
     assert "body colour (colour)" in verdict.helps[0] and set(solution.sigmas.values()) == {None}
 
 
+@pytest.mark.long
 def test_running_into_the_limit_of_steps_is_no_convergence(monkeypatch):
     monkeypatch.setattr("photometra.fitting.solver._RUNGS", ((False, 1e-12, 2),))
     specimen = _fresh("yellow")

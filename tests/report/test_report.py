@@ -106,6 +106,7 @@ def test_what_trades_against_what_is_said(small):
     assert tied(surface, readings, ("roughness",)) == [] and tied(surface, (), ("roughness", "coat.ior")) == []
 
 
+@pytest.mark.long
 def test_a_photograph_stands_beside_its_render_with_the_map_between(demo):
     rail = next(s for s in demo.specimens if s.reference is not None)
     (section,) = contents_of(demo, [rail]).sections

@@ -50,6 +50,6 @@ def test_normals_become_the_heights_they_are_of(tmp_path):
     assert np.abs((found - found.mean()) - (height - height.mean()))[inner].max() < 0.1
     # True heights in µm over a tile of 60 mm, as nobody said which body: parse knows the ball.
     assert value.high == pytest.approx(1000.0 * np.ptp(height) * 20.0 / n, rel=0.02) and value.low == 0.0
-    with pytest.raises(InputError, match="give them to the bump"):
+    with pytest.raises(InputError, match="give them to a bump"):
         Surface({"roughness": Map(value.layers, 0.1, 0.3)})
     assert isinstance(source, Picture)

@@ -239,6 +239,7 @@ def test_damaged_environments_are_mended_or_refused():
         environment_from(np.ones((4, 8)))
 
 
+@pytest.mark.long
 def test_any_surface_makes_no_light_and_breaks_no_path():
     """Finite, never negative, never above what came in, on the ball and on shapes with walls and without an inside.
 

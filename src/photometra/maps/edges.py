@@ -22,7 +22,7 @@ def worn_edges(settings, lies_on: LiesOn, seed):
     """Levels (deep, high, wide) over a body's bounding box, z, then y from the top, then x: 1 at what stands out, 0 on
     what is flat or hollow; every part has edges of its own. settings: `width`, how far from a square edge it is worn,
     in mm; `ragged`, 0..1."""
-    from scipy.ndimage import gaussian_filter
+    from scipy.ndimage import binary_dilation, gaussian_filter
     from scipy.spatial import cKDTree
 
     body = body_of(lies_on)
@@ -36,11 +36,17 @@ def worn_edges(settings, lies_on: LiesOn, seed):
         own, area = spread_over(body, part, _PLACES, _FEWEST)
         places.append(own[:, :3])
         levels.append(_standing_out(own, area, 1.6 * settings["width"], rng))
-    low = body.middle - 0.5 * body.extent
-    x, y, z = (a + (np.arange(n) + 0.5) / n * e for a, n, e in zip(low, (wide, high, deep), body.extent, strict=True))
-    grid = np.stack(np.meshgrid(z, y[::-1], x, indexing="ij"), axis=-1).reshape(-1, 3)[:, ::-1]
-    away, nearest = cKDTree(np.concatenate(places)).query(grid, distance_upper_bound=3.0 * pitch)
-    found = np.where(np.isfinite(away), np.append(np.concatenate(levels), 0.0)[nearest], 0.0).reshape(deep, high, wide)
+    places, levels = np.concatenate(places), np.concatenate(levels)
+    shape, size = np.array((deep, high, wide)), body.extent[::-1]
+    # Boxes are counted along z, down y and along x.
+    at = (places - body.middle)[:, ::-1] / np.maximum(size, 1e-9) * [1.0, -1.0, 1.0] + 0.5
+    near = np.zeros(shape, bool)
+    near[tuple(np.clip((at * shape).astype(int), 0, shape - 1).T)] = True
+    boxes = np.argwhere(binary_dilation(near, iterations=2))
+    middles = ((boxes + 0.5) / shape - 0.5) * [1.0, -1.0, 1.0] * size
+    _, nearest = cKDTree(places).query(middles[:, ::-1] + body.middle)
+    found = np.zeros(shape)
+    found[tuple(boxes.T)] = levels[nearest]
     # Ragged by blotches as wide as what is worn.
     blotches = gaussian_filter(rng.standard_normal(found.shape), max(0.4 * settings["width"] / pitch, 0.6))
     blotches *= settings["ragged"] / max(3.0 * float(blotches.std()), 1e-12)
