@@ -242,6 +242,11 @@ def _compile_film(surface, scalars, spectra):
         spectra[rows.FILM_N] = cauchy_ior(WAVELENGTHS, surface["film.ior"], surface["film.abbe"])
 
 
+@lru_cache(maxsize=32)
+def _fibre_albedo(spread):
+    return fibre_albedo(MU, spread)
+
+
 def _compile_sheen(surface, scalars, spectra, tables, curves):
     """Fill in the fibres, and the weights with which what lies below takes just what they let through."""
     amount, spread = surface["sheen.amount"], max(surface["sheen.roughness"], _STRAIGHTEST_FIBRES)
@@ -252,7 +257,7 @@ def _compile_sheen(surface, scalars, spectra, tables, curves):
     coloured = np.power.outer(colour, np.arange(2.0, len(further) + 2.0)) @ further
     mean = math.pi * hemispherical(coloured)[:, None]
     tables[rows.SHEEN_MORE] = coloured / np.sqrt(np.maximum(mean, 1e-12))
-    sent_back = np.minimum(amount * fibre_albedo(MU, spread) + further.sum(axis=0), _MOST_SENT_BACK)
+    sent_back = np.minimum(amount * _fibre_albedo(float(spread)) + further.sum(axis=0), _MOST_SENT_BACK)
     curves[rows.SHEEN_REFLECTS] = sent_back
     landed = landed_of(scalars)
     if scalars[rows.COAT] > 0.0:
