@@ -402,7 +402,9 @@ class SolveSheet(QWidget):
             left.addWidget(self.light_button, 0, Qt.AlignmentFlag.AlignLeft)
         pair = strongest(solution)
         if pair:
-            left.addWidget(label(pair, "quiet", 8.5))
+            told = label(pair, "quiet", 8.5)
+            told.setWordWrap(True)
+            left.addWidget(told)
         self.correlation = correlation(solution)
         if self.correlation is not None:
             right.addWidget(self.correlation)

@@ -14,7 +14,7 @@ STRATUM_LABELS = {
 """What people call the strata, by the names that files and commands have for them."""
 
 _RGB_WORDS = {"r": tr("red"), "g": tr("green"), "b": tr("blue")}
-_END_WORDS = {"low": tr("at the map's low end"), "high": tr("at the map's high end")}
+_END_WORDS = {"low": tr("low"), "high": tr("high")}
 
 PARAMETERS = {p.name: p for p in DECLARED}
 """By dotted name, in the order of the section."""
@@ -44,7 +44,7 @@ def scalars_of(name, value):
 
 
 def spoken(scalar):
-    """A scalar as people say it: `coat roughness`, `body colour, red`, `roughness at the map's low end`; a name that is
+    """A scalar as people say it: `coat roughness`, `body colour, red`, `roughness, low`; a name that is
     none of ours as it stands."""
     try:
         p, component = scalar_owner(scalar)
@@ -54,7 +54,7 @@ def spoken(scalar):
     parts = component.split(".") if component is not None else ()
     ends = [_END_WORDS[part] for part in parts if part in ENDS]
     of_colour = [_RGB_WORDS.get(part, f"{part} nm") for part in parts if part not in ENDS]
-    return " ".join([", ".join([words, *of_colour]), *ends])
+    return ", ".join([words, *of_colour, *ends])
 
 
 def titled(scalar):

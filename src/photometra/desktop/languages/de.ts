@@ -10479,16 +10479,6 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     </message>
     <message>
         <location filename="surface/parameters.py"/>
-        <source>at the map's low end</source>
-        <translation>am unteren Ende der Textur</translation>
-    </message>
-    <message>
-        <location filename="surface/parameters.py"/>
-        <source>at the map's high end</source>
-        <translation>am oberen Ende der Textur</translation>
-    </message>
-    <message>
-        <location filename="surface/parameters.py"/>
         <source>there is no parameter '{0}': did you mean {1}?</source>
         <translation>es gibt keinen Parameter '{0}': war {1} gemeint?</translation>
     </message>
