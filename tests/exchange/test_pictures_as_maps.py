@@ -217,6 +217,28 @@ class TestNormalsOut:
         before = levels_on(one.surface.input("bump").chains(), one.surface.lies_on)[:, 0]
         assert np.corrcoef(levels, before)[0, 1] > 0.99
 
+    @pytest.mark.parametrize("file", ["a.mtlx", "a.usda", "a.glb"])
+    @pytest.mark.parametrize("relief", ["follows", "levelled", "its own"])
+    def test_a_coats_relief_leaves_and_comes_back(self, tmp_path, file, relief):
+        """In all of these a coat is smooth without normals of its own; here it follows what lies below."""
+        standard = {"mtlx": "materialx", "usda": "usd", "glb": "gltf"}[file.partition(".")[2]]
+        plain = self.rippled()
+        ripple = plain.surface.input("bump")
+        own = {
+            "follows": {"bump": ripple},
+            "levelled": {"bump": ripple, "coat.levelling": 1.0},
+            "its own": {"coat.bump": ripple},
+        }[relief]
+        coated = Surface({"coat.amount": 1.0, "coat.roughness": 0.1, "roughness": 0.3, **own})
+        study = Study("T", (Specimen("Lacquered sheet", 60.0, coated, shape="cloth"),))
+        one = study.specimens[0]
+        write_standard(standard, study, one, tmp_path / file)
+        surface = of_one(tmp_path / file, size_mm=60.0).specimen.surface
+        assert set(surface.maps) == {"coat.bump"} if relief == "its own" else {"bump"}
+        assert surface["coat.levelling"] == (1.0 if relief == "levelled" else 0.0)
+        longer = body_of(surface.lies_on).uv_mm / body_of(one.surface.lies_on).uv_mm
+        assert surface.input(next(iter(own))).high == pytest.approx(self.HEIGHT_UM * longer, rel=0.03)
+
     def test_what_lies_by_places_on_a_mesh_is_told(self, tmp_path):
         bump = Map((Layer(Generator("noise"), Placement("top", (20.0, 20.0))),), 0.0, 100.0)
         study = Study("T", (Specimen("Awning", 60.0, Surface({"bump": bump}), shape="cloth"),))
