@@ -294,7 +294,7 @@ def hand_over(window):
     dialog = window.hand_over
     with tempfile.TemporaryDirectory() as folder:
         dialog.export_to(f"{folder}/Lens prism.mtlx")
-        until(lambda: not dialog.job.is_running and "Wrote" in dialog.state.text(), _PATIENCE_S)
+        until(lambda: not dialog.job.is_running and ".mtlx" in dialog.state.text(), _PATIENCE_S)
         dialog.state.setText(dialog.state.text().replace(f"{folder}/", ""))
     take(dialog, "hand-over")
     dialog.close()

@@ -104,7 +104,7 @@ class ImportSheet(QDialog):
         for sign, name in ((".", tr("point")), (",", tr("comma"))):
             self.decimal.addItem(name, sign)
         for title, box, key in (
-            (tr("Kind"), self.kind, "kind"), (tr("Sample"), self.sample, "sample"),
+            (tr("Kind"), self.kind, "kind"), (tr("Which sample"), self.sample, "sample"),
             (tr("Column separator"), self.separator, "separator"), (tr("Decimal sign"), self.decimal, "decimal"),
         ):  # fmt: skip
             box.setAccessibleName(title)

@@ -1041,7 +1041,7 @@
     <message>
         <location filename="desktop/called.py"/>
         <source>coat</source>
-        <translation>Überzug</translation>
+        <translation>Lack</translation>
     </message>
     <message>
         <location filename="desktop/called.py"/>
@@ -2442,8 +2442,8 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     </message>
     <message>
         <location filename="desktop/import_sheet.py"/>
-        <source>Sample</source>
-        <translation>Muster</translation>
+        <source>Which sample</source>
+        <translation>Welches Muster</translation>
     </message>
     <message>
         <location filename="desktop/import_sheet.py"/>
@@ -2613,7 +2613,7 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     <message>
         <location filename="desktop/layer_strip.py"/>
         <source>the coat</source>
-        <translation>den Überzug</translation>
+        <translation>den Lack</translation>
     </message>
     <message>
         <location filename="desktop/layer_strip.py"/>
@@ -2723,7 +2723,7 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     <message>
         <location filename="desktop/ledger.py"/>
         <source>Import…</source>
-        <translation>Import…</translation>
+        <translation>Datei…</translation>
     </message>
     <message>
         <location filename="desktop/ledger.py"/>
@@ -5420,7 +5420,7 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     <message>
         <location filename="desktop/section.py"/>
         <source>coat {0} µm</source>
-        <translation>Überzug {0} µm</translation>
+        <translation>Lack {0} µm</translation>
     </message>
     <message>
         <location filename="desktop/section.py"/>
@@ -5460,7 +5460,7 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     <message>
         <location filename="desktop/section.py"/>
         <source>no coat</source>
-        <translation>kein Überzug</translation>
+        <translation>kein Lack</translation>
     </message>
     <message>
         <location filename="desktop/section.py"/>
@@ -6024,6 +6024,11 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     </message>
     <message>
         <location filename="desktop/solve_sheet.py"/>
+        <source>Sample</source>
+        <translation>Ziehen</translation>
+    </message>
+    <message>
+        <location filename="desktop/solve_sheet.py"/>
         <source>Sample the posterior: what the evidence leaves, also where it is not as even as error bars are</source>
         <translation>Die A-posteriori-Verteilung ziehen: was die Messungen offen lassen, auch wo es nicht so gleichmäßig ist wie Fehlerbalken</translation>
     </message>
@@ -6360,7 +6365,7 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     <message>
         <location filename="exchange/coming_in.py"/>
         <source>the coat's darkening: here it is what the coat's index makes it</source>
-        <translation>die Abdunklung durch den Überzug: hier ist sie, was seine Brechzahl ergibt</translation>
+        <translation>die Abdunklung durch den Lack: hier ist sie, was seine Brechzahl ergibt</translation>
     </message>
     <message>
         <location filename="exchange/coming_in.py"/>
@@ -6415,7 +6420,7 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     <message>
         <location filename="exchange/conventions.py"/>
         <source>Coat roughness</source>
-        <translation>Überzugsrauheit</translation>
+        <translation>Lackrauheit</translation>
     </message>
     <message>
         <location filename="exchange/conventions.py"/>
@@ -6450,12 +6455,12 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     <message>
         <location filename="exchange/conventions.py"/>
         <source>Coat</source>
-        <translation>Überzug</translation>
+        <translation>Lack</translation>
     </message>
     <message>
         <location filename="exchange/conventions.py"/>
         <source>Coat colour at 50 µm</source>
-        <translation>Farbe des Überzugs bei 50 µm</translation>
+        <translation>Farbe des Lacks bei 50 µm</translation>
     </message>
     <message>
         <location filename="exchange/conventions.py"/>
@@ -6520,7 +6525,7 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     <message>
         <location filename="exchange/conventions.py"/>
         <source>Coat weight</source>
-        <translation>Überzugsgewicht</translation>
+        <translation>Lackgewicht</translation>
     </message>
     <message>
         <location filename="exchange/conventions.py"/>
@@ -6530,7 +6535,7 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     <message>
         <location filename="exchange/conventions.py"/>
         <source>Coat thickness</source>
-        <translation>Überzugsdicke</translation>
+        <translation>Lackdicke</translation>
     </message>
     <message>
         <location filename="exchange/conventions.py"/>
@@ -6575,7 +6580,7 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     <message>
         <location filename="exchange/conventions.py"/>
         <source>Mean free path</source>
-        <translation>Mittlere freie Weglänge</translation>
+        <translation>Freie Weglänge</translation>
     </message>
     <message>
         <location filename="exchange/conventions.py"/>
@@ -6875,12 +6880,12 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     <message>
         <location filename="exchange/models.py"/>
         <source>the coat's colour: glTF's clear coat has none</source>
-        <translation>die Farbe des Überzugs: glTFs Klarlack hat keine</translation>
+        <translation>die Farbe des Lacks: glTFs Klarlack hat keine</translation>
     </message>
     <message>
         <location filename="exchange/models.py"/>
         <source>the coat's index: glTF has 1.5 for all</source>
-        <translation>die Brechzahl des Überzugs: glTF hat 1,5 für alle</translation>
+        <translation>die Brechzahl des Lacks: glTF hat 1,5 für alle</translation>
     </message>
     <message>
         <location filename="exchange/reading.py"/>
@@ -7605,7 +7610,7 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     <message>
         <location filename="instruments/polarised.py"/>
         <source>an ellipsometer cannot read through a coat; take the coat off</source>
-        <translation>ein Ellipsometer misst nicht durch einen Überzug; den Überzug wegnehmen</translation>
+        <translation>ein Ellipsometer misst nicht durch einen Lack; den Lack wegnehmen</translation>
     </message>
     <message>
         <location filename="instruments/polarised.py"/>
@@ -9295,7 +9300,7 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     <message>
         <location filename="surface/checks.py"/>
         <source>A coat of index 1 is air: it does nothing.</source>
-        <translation>Ein Überzug mit Brechzahl 1 ist Luft: er tut nichts.</translation>
+        <translation>Ein Lack mit Brechzahl 1 ist Luft: er tut nichts.</translation>
     </message>
     <message>
         <location filename="surface/checks.py"/>
@@ -9355,7 +9360,7 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     <message>
         <location filename="surface/checks.py"/>
         <source>A coat of no thickness has no colour.</source>
-        <translation>Ein Überzug ohne Dicke hat keine Farbe.</translation>
+        <translation>Ein Lack ohne Dicke hat keine Farbe.</translation>
     </message>
     <message>
         <location filename="surface/checks.py"/>
@@ -10195,67 +10200,67 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     <message>
         <location filename="surface/declared/layers.py"/>
         <source>Share of the surface that a clear coat covers: varnish, lacquer, glaze.</source>
-        <translation>Anteil der Oberfläche, den ein klarer Überzug deckt: Firnis, Lack, Glasur.</translation>
+        <translation>Anteil der Oberfläche, den ein klarer Lack deckt: Firnis, Klarlack, Glasur.</translation>
     </message>
     <message>
         <location filename="surface/declared/layers.py"/>
         <source>Coat index</source>
-        <translation>Überzugsbrechzahl</translation>
+        <translation>Lackbrechzahl</translation>
     </message>
     <message>
         <location filename="surface/declared/layers.py"/>
         <source>Index of refraction of the coat.</source>
-        <translation>Brechzahl des Überzugs.</translation>
+        <translation>Brechzahl des Lacks.</translation>
     </message>
     <message>
         <location filename="surface/declared/layers.py"/>
         <source>How rough the coat's own face is; the slope width alpha is its square. Above 0.3 the highlight of a near mirror below is up to 15 % too high, of other finishes within 18 %; the reflectance is within 3 %.</source>
-        <translation>Wie rau die Fläche des Überzugs selbst ist; die Neigungsbreite alpha ist das Quadrat davon. Über 0,3 ist das Glanzlicht eines Beinahe-Spiegels darunter bis zu 15 % zu hoch, anderer Finishs auf 18 % genau; der Reflexionsgrad stimmt auf 3 %.</translation>
+        <translation>Wie rau die Fläche des Lacks selbst ist; die Neigungsbreite alpha ist das Quadrat davon. Über 0,3 ist das Glanzlicht eines Beinahe-Spiegels darunter bis zu 15 % zu hoch, anderer Finishs auf 18 % genau; der Reflexionsgrad stimmt auf 3 %.</translation>
     </message>
     <message>
         <location filename="surface/declared/layers.py"/>
         <source>Coat anisotropy</source>
-        <translation>Überzugsanisotropie</translation>
+        <translation>Lackanisotropie</translation>
     </message>
     <message>
         <location filename="surface/declared/layers.py"/>
         <source>How much narrower the coat's reflection is along the brushing direction than across it.</source>
-        <translation>Wie viel schmaler die Reflexion des Überzugs entlang der Schliffrichtung ist als quer dazu.</translation>
+        <translation>Wie viel schmaler die Reflexion des Lacks entlang der Schliffrichtung ist als quer dazu.</translation>
     </message>
     <message>
         <location filename="surface/declared/layers.py"/>
         <source>Coat bump</source>
-        <translation>Überzugsbump</translation>
+        <translation>Lackbump</translation>
     </message>
     <message>
         <location filename="surface/declared/layers.py"/>
         <source>Height of the coat's own face where a map drives it, over what lies below: orange peel, brush marks, runs. One height everywhere shows nothing. Instruments see what is finer than their spot as coat roughness.</source>
-        <translation>Höhe der Fläche des Überzugs selbst, wo eine Textur sie treibt, über dem, was darunter liegt: Orangenhaut, Pinselspuren, Läufer. Überall dieselbe Höhe zeigt nichts. Geräte sehen, was feiner ist als ihr Messfleck, als Rauheit des Überzugs.</translation>
+        <translation>Höhe der Fläche des Lacks selbst, wo eine Textur sie treibt, über dem, was darunter liegt: Orangenhaut, Pinselspuren, Läufer. Überall dieselbe Höhe zeigt nichts. Geräte sehen, was feiner ist als ihr Messfleck, als Rauheit des Lacks.</translation>
     </message>
     <message>
         <location filename="surface/declared/layers.py"/>
         <source>Coat levelling</source>
-        <translation>Verlauf des Überzugs</translation>
+        <translation>Lackverlauf</translation>
     </message>
     <message>
         <location filename="surface/declared/layers.py"/>
         <source>How far the coat's face levels out the bump of what it lies on: 0 follows it, 1 is smooth.</source>
-        <translation>Wie weit die Fläche des Überzugs den Bump darunter ausgleicht: 0 folgt ihm, 1 ist glatt.</translation>
+        <translation>Wie weit die Fläche des Lacks den Bump darunter ausgleicht: 0 folgt ihm, 1 ist glatt.</translation>
     </message>
     <message>
         <location filename="surface/declared/layers.py"/>
         <source>Thickness of the coat; its colour deepens with it.</source>
-        <translation>Dicke des Überzugs; seine Farbe wird mit ihr tiefer.</translation>
+        <translation>Dicke des Lacks; seine Farbe wird mit ihr tiefer.</translation>
     </message>
     <message>
         <location filename="surface/declared/layers.py"/>
         <source>Coat colour</source>
-        <translation>Überzugsfarbe</translation>
+        <translation>Lackfarbe</translation>
     </message>
     <message>
         <location filename="surface/declared/layers.py"/>
         <source>What white becomes after one pass down and up through 50 µm of coat; it deepens towards grazing.</source>
-        <translation>Was aus Weiß wird nach einem Weg hinab und hinauf durch 50 µm Überzug; streifend wird es tiefer.</translation>
+        <translation>Was aus Weiß wird nach einem Weg hinab und hinauf durch 50 µm Lack; streifend wird es tiefer.</translation>
     </message>
     <message>
         <location filename="surface/declared/layers.py"/>
@@ -10355,7 +10360,7 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     <message>
         <location filename="surface/declared/layers.py"/>
         <source>lacquer</source>
-        <translation>Lack</translation>
+        <translation>Zaponlack</translation>
     </message>
     <message>
         <location filename="surface/declared/layers.py"/>
@@ -10785,7 +10790,7 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     <message>
         <location filename="guide/pictures/coat.svg"/>
         <source>The coat reflects at its own interface, bends what passes, absorbs it twice, and throws some of it back down.</source>
-        <translation>Der Überzug reflektiert an seiner Grenzfläche, bricht, was hindurchgeht, absorbiert es zweimal und wirft etwas davon zurück.</translation>
+        <translation>Der Lack reflektiert an seiner Grenzfläche, bricht, was hindurchgeht, absorbiert es zweimal und wirft etwas davon zurück.</translation>
     </message>
     <message>
         <location filename="guide/pictures/coat.svg"/>
