@@ -17,7 +17,7 @@ _CALLED = {
     # Materials, layers of a picture, pins.
     "metal": tr("metal"), "opaque": tr("opaque"), "clear": tr("clear"), "translucent": tr("translucent"),
     "sheet": tr("sheet"), "sheen": tr("sheen"), "coat": tr("coat"), "film": tr("film"), "finish": tr("finish"),
-    "body": tr("body"), "transmission": tr("transmission"), "reverse": tr("back side"),
+    "body": tr("body"), "interior": tr("interior"), "transmission": tr("transmission"), "reverse": tr("back side"),
     "subsurface": tr("subsurface"), "stage": tr("stage"), "point": tr("Point"), "patch": tr("Patch"),
     "line": tr("Line"), "photograph": tr("photograph"),
 }  # fmt: skip

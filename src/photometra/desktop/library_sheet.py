@@ -369,7 +369,7 @@ class LibrarySheet(Sheet):
             return [tr("Nothing is like that here. Take a word away, or widen the range.")] if self.libraries else []
         if entry.trouble:
             return [entry.trouble]
-        lines = [", ".join((entry.matter, *entry.strata)), " ".join(f"#{t}" for t in entry.tags)]
+        lines = [", ".join(map(called, (entry.matter, *entry.strata))), " ".join(f"#{t}" for t in entry.tags)]
         lines += ["", *(self._fact(f, entry.facts[f.name]) for f in FACTS if f.name in entry.facts)]
         told = tr("{0} readings, {1} values with standard errors", entry.readings, entry.solved)
         lines += ["", told if entry.readings or entry.solved else tr("No readings of its own.")]
@@ -382,10 +382,12 @@ class LibrarySheet(Sheet):
 
     def _name_stratum(self):
         stratum = self.session.stratum
-        self.stratum_button.setText(tr("Take its {0}", stratum))
-        self.stratum_button.setToolTip(tr("Give the chosen specimen the {0} of this entry", stratum))
-        self.follow_button.setText(tr("Follow its {0}", stratum))
-        self.follow_button.setToolTip(tr("Add it, and have the chosen specimen's {0} follow it from now on", stratum))
+        self.stratum_button.setText(tr("Take its {0}", called(stratum)))
+        self.stratum_button.setToolTip(tr("Give the chosen specimen the {0} of this entry", called(stratum)))
+        self.follow_button.setText(tr("Follow its {0}", called(stratum)))
+        self.follow_button.setToolTip(
+            tr("Add it, and have the chosen specimen's {0} follow it from now on", called(stratum))
+        )
 
     def _name_comparison(self):
         specimen = self.session.specimen
@@ -421,7 +423,7 @@ class LibrarySheet(Sheet):
         def change(study, entry):
             return study.with_specimen_at(index, taken_stratum(study.specimens[index], stratum, entry))
 
-        self._taken(change, tr("take the {0} of {1}", stratum, self.chosen.name))
+        self._taken(change, tr("take the {0} of {1}", called(stratum), self.chosen.name))
 
     def follow(self):
         index, stratum = self.session.index, self.session.stratum
@@ -430,7 +432,7 @@ class LibrarySheet(Sheet):
             more = taken(study, entry)
             return more.with_link(index, stratum, more.specimens[-1].name)
 
-        self._taken(change, tr("follow the {0} of {1}", stratum, self.chosen.name))
+        self._taken(change, tr("follow the {0} of {1}", called(stratum), self.chosen.name))
 
     def keep(self):
         """Keep the chosen specimen in the person's own library."""

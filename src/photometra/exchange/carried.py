@@ -18,7 +18,7 @@ from .loss import Fitted
 from .materialx import HAZE, openpbr_inputs
 from .models import as_model, picture_inputs
 
-EXACT, ONE_VALUE, LOST = "exact", tr("as one value"), tr("cannot be carried")
+EXACT, ONE_VALUE, LOST = tr("exact"), tr("as one value"), tr("cannot be carried")
 
 
 def carried(specimen: Specimen, fit: Fitted, standard, model=OPENPBR) -> dict[str, str]:

@@ -18,7 +18,7 @@ _MOST_BREAKS, _LONGEST_LINE = 400_000, 1_000_000
 """Looked at before a text is taken apart: empty lines and remarks cost as much as rows."""
 LONGEST_NUMBER = 64
 _MOST_COLUMNS, _MOST_PREAMBLE = 5_000, 2_000
-SEPARATORS = {",": "comma", ";": "semicolon", "\t": "tab", " ": "spaces"}
+SEPARATORS = {",": tr("comma"), ";": tr("semicolon"), "\t": tr("tab"), " ": tr("spaces")}
 
 
 class ReadingError(InputError):

@@ -1060,6 +1060,11 @@
     </message>
     <message>
         <location filename="desktop/called.py"/>
+        <source>interior</source>
+        <translation>Inneres</translation>
+    </message>
+    <message>
+        <location filename="desktop/called.py"/>
         <source>back side</source>
         <translation>Rückseite</translation>
     </message>
@@ -5494,11 +5499,6 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     </message>
     <message>
         <location filename="desktop/section.py"/>
-        <source>interior</source>
-        <translation>Inneres</translation>
-    </message>
-    <message>
-        <location filename="desktop/section.py"/>
         <source>interior: scattering</source>
         <translation>Inneres: streuend</translation>
     </message>
@@ -6331,6 +6331,11 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
         <location filename="exchange/__init__.py"/>
         <source>{0}: materials come from {1}</source>
         <translation>{0}: Materialien kommen aus {1}</translation>
+    </message>
+    <message>
+        <location filename="exchange/carried.py"/>
+        <source>exact</source>
+        <translation>genau</translation>
     </message>
     <message>
         <location filename="exchange/carried.py"/>
@@ -8631,6 +8636,21 @@ Misst: {0}. Verglichen nach: {1}.</translation>
         <location filename="readings/systematic.py"/>
         <source>a systematic uncertainty of {0} must lie between 0 and {1}</source>
         <translation>eine systematische Unsicherheit von {0} muss zwischen 0 und {1} liegen</translation>
+    </message>
+    <message>
+        <location filename="readings/tables.py"/>
+        <source>semicolon</source>
+        <translation>Semikolon</translation>
+    </message>
+    <message>
+        <location filename="readings/tables.py"/>
+        <source>tab</source>
+        <translation>Tabulator</translation>
+    </message>
+    <message>
+        <location filename="readings/tables.py"/>
+        <source>spaces</source>
+        <translation>Leerzeichen</translation>
     </message>
     <message>
         <location filename="readings/tables.py"/>
