@@ -79,6 +79,7 @@ for i in (5, 8):
         QTest.qWait(20)
         look(stratum)
 print("cut", cut)
+print("commands", sorted(a.objectName() for a in window.findChildren(type(window.menus.undo)) if a.objectName()))
 tops = [a.text() for a in window.menuBar().actions()]
 print("letters", len({t[t.index("&") + 1].lower() for t in tops}) == len(tops))
 window.session.choose(8)
@@ -87,6 +88,10 @@ gauge = window.strata.gauges["roughness"]
 print("label", window.strata.gauges["ior"].edit.accessibleName(), "|", gauge.edit.text())
 type_into(gauge.edit, "0,25")
 print("typed", window.session.specimen.surface["roughness"], gauge.edit.text())
+window.sheets["agreement"].export(sys.argv[1] + ".csv")
+heads, first = open(sys.argv[1] + ".csv", encoding="utf-8").read().splitlines()[:2]
+print("heads", heads)
+print("verdict", any(word in first for word in ("within", "out", "measured")))
 window.session.choose(5)
 window.session.choose_stratum("coat")
 thick = window.strata.gauges["coat.thickness"]
@@ -109,7 +114,7 @@ window.close()
 """
 
 
-def test_a_window_in_german(tmp_path):
+def test_a_window_in_german(tmp_path, window):
     environment = {**os.environ, "PYTHONPATH": str(ROOT)}
     done = subprocess.run(
         [sys.executable, "-c", _IN_GERMAN, str(tmp_path / "window.ini")], env=environment, capture_output=True,
@@ -120,6 +125,10 @@ def test_a_window_in_german(tmp_path):
     assert said["cut"] == "[]" and said["letters"] == "True"
     assert said["label"] == "Brechzahl, Wert | 0,850"
     assert said["typed"] == "0.25 0,250"
+    # By these names a person's own keys are kept, whatever the language.
+    ours = sorted(a.objectName() for a in window.findChildren(type(window.menus.undo)) if a.objectName())
+    assert said["commands"] == str(ours) and len(ours) > 60
+    assert said["heads"] == "specimen,reading,in,value,allowed,share,χ²,verdict" and said["verdict"] == "True"
     assert said["narrow"] == "True" and said["thick"] == "50.0"
     assert said["refused"] == "[\"roughness: 'rau' ist keine Zahl\"]"
     assert said["colour"] == "[0.1, 0.2, 0.3]"

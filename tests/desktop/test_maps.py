@@ -146,6 +146,17 @@ def test_a_bump_has_nothing_to_set_until_a_map_drives_it(window, qtbot):
     assert frame.request.surface.input("bump").high == 250.0
 
 
+def test_what_lies_on_the_shapes_own_edges_has_nothing_to_place(window, qtbot):
+    window.session.choose(1)
+    window.session.choose_stratum("body")
+    window.show_map("colour")
+    sheet = window.map_sheet
+    assert sheet.filled.isVisible() and not sheet.way.isVisible() and not sheet.fields["width"].isVisible()
+    window.session.choose(5)
+    window.show_map("colour")
+    assert sheet.way.isVisible() and sheet.fields["width"].isVisible() and not sheet.filled.isVisible()
+
+
 def test_a_picture_of_ones_own_drives_a_colour(window, qtbot, tmp_path):
     file = tmp_path / "albedo.png"
     write_png(file, np.random.default_rng(3).uniform(size=(16, 16, 3)))

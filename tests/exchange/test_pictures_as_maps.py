@@ -8,6 +8,7 @@ import pytest
 
 from photometra.exchange import write_standard
 from photometra.exchange.baked import NORMAL, textures_of
+from photometra.exchange.carried import carried
 from photometra.exchange.gltf_pictures import Pictures
 from photometra.exchange.graph import Graph
 from photometra.maps import Generator, Layer, Map, Picture, Placement
@@ -232,7 +233,10 @@ class TestNormalsOut:
         coated = Surface({"coat.amount": 1.0, "coat.roughness": 0.1, "roughness": 0.3, **own})
         study = Study("T", (Specimen("Lacquered sheet", 60.0, coated, shape="cloth"),))
         one = study.specimens[0]
-        write_standard(standard, study, one, tmp_path / file)
+        fits, _ = write_standard(standard, study, one, tmp_path / file)
+        # It goes out by the normals that the coat has, or has not.
+        told = carried(one, fits[one.name], standard) if relief == "levelled" else {}
+        assert told.get("coat.levelling", "").startswith("within" if told else "")
         surface = of_one(tmp_path / file, size_mm=60.0).specimen.surface
         assert set(surface.maps) == {"coat.bump"} if relief == "its own" else {"bump"}
         assert surface["coat.levelling"] == (1.0 if relief == "levelled" else 0.0)

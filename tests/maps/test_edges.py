@@ -1,9 +1,11 @@
 """Worn edges: found on any mesh, in space, without UVs."""
 
+from dataclasses import replace
+
 import numpy as np
 import pytest
 
-from photometra.maps import Generator, Layer, Map
+from photometra.maps import Generator, Layer, Map, Placement
 from photometra.maps.laying import laid, levels_on, tile_on
 from photometra.maps.placing import levels_at
 from photometra.shapes.lying import LiesOn
@@ -52,3 +54,11 @@ def test_what_is_worn_is_no_more_than_a_mixture_of_two():
     bank = compiled_as(Surface({"metalness": Map((SHARP,), 0.0, 1.0)}).lying_on(PUCK))
     shares = bank.shares()
     assert len(bank.members) == 2 and shares.sum() == pytest.approx(1.0) and 0.02 < shares[1] < 0.25
+
+
+def test_it_fills_the_shape_however_it_is_placed():
+    rim = (30.0 - 1.06, 19.8 - 1.06, 0.0)
+    wanted = level(SHARP, PUCK, rim, (0.0, 19.8, 0.0))
+    for way in ("uv", "top", "sphere"):
+        placed = replace(SHARP, placement=Placement(way, (7.0, 5.0), (3.0, 2.0), 30.0))
+        assert level(placed, PUCK, rim, (0.0, 19.8, 0.0)) == pytest.approx(wanted, abs=1e-12)

@@ -23,6 +23,15 @@ from .session import Session
 from .sheet import Sheet
 
 _COLUMNS = (tr("Specimen"), tr("Reading"), tr("In"), tr("Value"), tr("Allowed"), tr("Share"), "χ²", tr("Verdict"))
+_IN_FILES = ["specimen", "reading", "in", "value", "allowed", "share", "χ²", "verdict"]
+_VERDICTS_IN_FILES = {
+    f"{sign} {said}".strip(): f"{sign} {plain}".strip()
+    for sign, said, plain in (
+        (WITHIN, tr("within"), "within"), (OUT, tr("out"), "out"), (OUT, tr("cannot be read"), "cannot be read"),
+        (UNKNOWN, tr("being measured"), "being measured"), ("", tr("not counted"), "not counted"),
+    )
+}  # fmt: skip
+"""Columns and verdicts in a file, which is the same in every language."""
 _SHARE, _VERDICT = 5, 7
 _ORDER = Qt.ItemDataRole.UserRole
 
@@ -170,7 +179,7 @@ class AgreementSheet(Sheet):
         """Write the table as CSV; a sentence where it cannot be written."""
         rows = [["" if v is None else repr(v) if isinstance(v, float) else v for v in c] for _, _, c in self.rows()]
         try:
-            write_table(path, [c.lower() for c in _COLUMNS], rows)
+            write_table(path, _IN_FILES, [[*row[:_VERDICT], _VERDICTS_IN_FILES[row[_VERDICT]]] for row in rows])
         except InputError as error:
             self.session.said.emit(str(error))
             return

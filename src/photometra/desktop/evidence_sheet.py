@@ -149,7 +149,7 @@ class EvidenceSheet(Sheet):
         self._words.setText(
             tr("No reading depends on {0}: no solve can find it from these.", tr(' or ').join(silent)) if silent
             else tr("The fuller the cell, the better that reading knows that parameter; a • marks what is "
-"free.")
+                    "free.")
         )  # fmt: skip
 
     def _cell_chosen(self, i, j):

@@ -92,7 +92,7 @@ class Files(Arriving):
                 message(
                     self.window, QMessageBox.Icon.Information,
                     tr("{0} is open in another Photometra as well. Whichever saves second is asked before "
-"it writes over the other's work.", Path(path).name),
+                       "it writes over the other's work.", Path(path).name),
                 ).exec()  # fmt: skip
             claim.take()
             self._claim = claim

@@ -3,7 +3,6 @@
 import re
 from functools import cache
 from importlib.resources import files
-from xml.etree import ElementTree
 
 from PyQt6.QtCore import QCoreApplication, QLibraryInfo, QLocale, QTranslator
 
@@ -20,6 +19,8 @@ _BETWEEN_DIGITS = re.compile(r"(?<=\d)[.,](?=\d)")
 @cache
 def catalogue(language) -> dict[str, str]:
     """{English: what it is in a language} of a catalogue of the kind that Qt's tools write and read."""
+    from xml.etree import ElementTree  # English needs none
+
     text = files("photometra.desktop").joinpath(f"languages/{language}.ts").read_text(encoding="utf-8")
     found = {}
     for message in ElementTree.fromstring(text).iter("message"):

@@ -52,10 +52,10 @@ LESSONS = {
     "metal": (tr("A first metal"), (
         Step(tr("Choose the Brass lamp bracket in the list at the left."), _chosen("Brass lamp bracket")),
         Step(tr("What it is made of is known: under Body, its optical constants are to be those of brass, "
-"70 % copper."),
+                "70 % copper."),
              lambda w, _at: _specimen(w) and _specimen(w).surface["constants"] == "brass-70-30"),
         Step(tr("Its gloss is out. Click the card Gloss: what the gloss meter read, and what it would read "
-"here."),
+                "here."),
              _reading("Gloss")),
         Step(tr("Drag the gauge Roughness, and watch the misfit, the section and the picture follow."),
              **_changed("roughness")),
@@ -63,7 +63,7 @@ LESSONS = {
         Step(tr("Keep what you have: View › Keep a proof. It stands beside what you change later."),
              lambda w, at: len(w.session.study.proofs) > at, lambda w: len(w.session.study.proofs)),
         Step(tr("Hand it over: Study › Hand over… writes it for other programs, and tells what each cannot "
-"carry."),
+                "carry."),
              lambda w, _at: w.hand_over is not None),
     )),
     "glass": (tr("Glass, by what it lets through"), (
@@ -84,7 +84,7 @@ LESSONS = {
         Step(tr("The gauge is a hill between two handles now, low and high. Drag one of them."),
              **_changed("roughness")),
         Step(tr("In the sheet of the map press On the specimen: the roughness in false colour, where it "
-"lies."),
+                "lies."),
              lambda w, _at: w.map_sheet.seen.isChecked()),
         Step(tr("Press Solve: low and high are solved like any value, with an error bar each."), **_SOLVING),
     )),
@@ -137,7 +137,7 @@ class LessonBar(QFrame):
         is_over = at >= len(steps)
         self.count.setText(name if is_over else tr("{0}, {1} of {2}", name, at + 1, len(steps)))
         self.words.setText(tr("Done. Help › Lessons has the others; F1 explains whatever is under the "
-"pointer.")
+                              "pointer.")
                            if is_over else steps[at].words)  # fmt: skip
         self.skip.setVisible(not is_over)
         self.leave.setText(tr("Close") if is_over else tr("Leave"))

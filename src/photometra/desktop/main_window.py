@@ -371,8 +371,8 @@ class MainWindow(QMainWindow):
         QMessageBox.about(
             self, "Photometra",
             tr("<b>Photometra {0}</b><p>Surface parameters held against measurements of the real "
-"sample.</p><p>Optical constants: measured tables from the literature, each with its source "
-"in the browser. Type: Inter, under the SIL Open Font License 1.1.</p>", __version__),
+               "sample.</p><p>Optical constants: measured tables from the literature, each with its source "
+               "in the browser. Type: Inter, under the SIL Open Font License 1.1.</p>", __version__),
         )  # fmt: skip
 
     # Beginning and ending.

@@ -30,7 +30,7 @@ from ..maps import (
     generator,
     settings_of,
 )
-from ..maps.laying import tile_size
+from ..maps.laying import fills, tile_size
 from ..maps.model import MOST_LAYERS
 from ..surface import PARAMETERS
 from ..surface.inputs import source_name
@@ -238,6 +238,10 @@ class MapSheet(QWidget):
         beyond.addWidget(self.repeat, 1)
         beyond.addWidget(self.shuffle)
         column.addLayout(beyond)
+        self.filled = Label(tr("It lies on the shape's own edges; there is nothing to place."))
+        self.filled.setObjectName("quiet")
+        self.filled.setWordWrap(True)
+        column.addWidget(self.filled)
         column.addStretch(1)
         return column
 
@@ -252,7 +256,7 @@ class MapSheet(QWidget):
         self._add_fields(column, _LEVELS, lambda key, v, goes_on: self._change_adjustments(goes_on, **{key: v}))
         self.combine = self._combo(
             column, tr("Combined by"), tr("How this layer joins the ones before it, or a mask: how far the next "
-"one does"),
+                                          "one does"),
             [(c, called(c)) for c in COMBINES], self._combine,
         )  # fmt: skip
         self.amount = DragField(tr("amount"), "", 0.0, 1.0, 0.005, 2, tr("How much of the combination is taken"))
@@ -375,6 +379,9 @@ class MapSheet(QWidget):
             self.fields[key].show_value(value)
         self.repeat.setCurrentIndex(self.repeat.findData(p.repeat))
         self.shuffle.setChecked(p.shuffle)
+        for part in (self.way, self.repeat, self.shuffle, *(self.fields[key] for key in shown)):
+            part.setVisible(not fills(layer))
+        self.filled.setVisible(fills(layer))
 
     # What the person does.
 

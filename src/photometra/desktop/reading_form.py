@@ -16,20 +16,20 @@ _COLOURED = ("reflectance", "colour")
 _FIELDS = (
     ("name", tr("Name"), tr("What this reading is called")),
     ("geometry", tr("Geometry"), tr("How the light comes and is looked at: diffuse and 8°, mirror part in or "
-"out; 45° and 0°")),
+                                    "out; 45° and 0°")),
     ("thickness_mm", tr("Thickness"), tr("Of the slab that was read, in mm")),
     ("rule", tr("Uncertainty"), tr("One standard uncertainty of every value, as 2 %, as 0.002, or as 2 % + 0.002")),
     ("systematic", tr("Systematic"), tr("What all its values share, one standard uncertainty each: gain 1 %, "
-"offset 0.001, thickness 0.05 mm, angle 0.1°; or none")),
+                                        "offset 0.001, thickness 0.05 mm, angle 0.1°; or none")),
     ("bandpass_nm", tr("Band-pass"), tr("Full width at half maximum of what the instrument takes for one "
-"wavelength, in nm")),
+                                        "wavelength, in nm")),
     ("illuminated_mm", tr("Illuminated"), tr("Diameter of the area that is lit, in mm; empty where it is wide")),
     ("collected_mm", tr("Collected"), tr("Diameter of the area that is looked at, in mm; empty where it is wide")),
     ("spot", tr("Place"), tr("Where on a specimen that varies it was taken: x y z and a diameter in mm, as 0 55 "
-"18, 8 mm; empty for all of it")),
+                             "18, 8 mm; empty for all of it")),
     ("tolerance", tr("Tolerance"), tr("How far the model may be, in the measure this kind is told in")),
     ("illuminant", tr("Illuminant"), tr("Light under which the colour is told: a CIE illuminant, a lamp, or a "
-"spectrum from a file")),
+                                        "spectrum from a file")),
     ("observer", tr("Observer"), tr("CIE 1931 2° or CIE 1964 10°")),
     ("source", tr("Source"), tr("Who or what read it")),
     ("date", tr("Date"), tr("When it was read")),

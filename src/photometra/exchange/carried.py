@@ -11,9 +11,10 @@ import numpy as np
 from ..errors import InputError
 from ..study import Specimen
 from ..surface import PARAMETERS
+from ..surface.values import BUMP
 from ..words import tr
 from . import OPENPBR
-from .baked import SAME, carries, input_of
+from .baked import COAT_NORMAL, SAME, carries, input_of
 from .loss import Fitted
 from .materialx import HAZE, openpbr_inputs
 from .models import as_model, picture_inputs
@@ -50,6 +51,10 @@ def carried(specimen: Specimen, fit: Fitted, standard, model=OPENPBR) -> dict[st
 
 
 def _leaves_as_map(surface, name, standard, model):
+    if name == "coat.levelling":
+        # By whether the coat has normals of its own.
+        named = picture_inputs(model) if standard == "materialx" else None
+        return _leaves_as_map(surface, BUMP, standard, model) and (named is None or COAT_NORMAL in named)
     if name not in surface.maps or not carries(surface, name):
         return False
     named = picture_inputs(model) if standard == "materialx" else None

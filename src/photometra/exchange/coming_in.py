@@ -264,5 +264,10 @@ def _bump(coming, theirs, ours):
     if high < _LEAST_BUMP_UM:
         return
     coming.changes[ours] = Map((layer,), 0.0, high)
-    coming.graph.note(tr("the picture of normals: carried as heights with those slopes, {0} {1} µm on a "
-"ball of {2} mm; on another shape, set its range again", p.words, f'{high:.3g}', f'{coming.size_mm:g}'))  # fmt: skip
+    coming.graph.note(
+        tr(
+            "the picture of normals: carried as heights with those slopes, {0} {1} µm on a ball of {2} mm; on another "
+            "shape, set its range again",
+            p.words, f"{high:.3g}", f"{coming.size_mm:g}",
+        )
+    )  # fmt: skip

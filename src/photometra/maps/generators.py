@@ -252,7 +252,7 @@ GENERATORS = {
              (_mm("size", tr("Size"), 0.8), _PER_CM2),
              lambda s, _: 0.25 * s["size"]),
         Kind("edges", tr("Worn edges"), tr("1 along the edges of a shape and of its parts, 0 where it is flat "
-"or hollow; a ball has none. It needs no UVs."), _no_edges,
+                                           "or hollow; a ball has none. It needs no UVs."), _no_edges,
              (_mm("width", tr("Width"), 1.5, 0.2, 50.0), Setting("ragged", tr("Raggedness"), 0.5, 0.0, 1.0)),
              fits=True, fills=True),
         Kind("gradient", tr("Gradient"), tr("From 0 at the bottom to 1 at the top."), _gradient, fits=True),

@@ -26,7 +26,7 @@ class Laid(NamedTuple):
 def tile_size(layer: Layer, lies_on: LiesOn):
     """(width, height) in mm of a layer's tile as it lies on a body."""
     wide, high = layer.placement.size_mm
-    if _fills(layer):
+    if fills(layer):
         extent = body_of(lies_on).extent
         return max(float(extent[0]), 1e-3), max(float(extent[1]), 1e-3)
     if isinstance(layer.source, Generator) and not generator(layer.source.kind).fits:
@@ -47,12 +47,13 @@ def tile_size(layer: Layer, lies_on: LiesOn):
 def tile_on(layer: Layer, lies_on: LiesOn) -> Tile:
     """The baked tile of a layer as it lies on a body. PictureError where a picture cannot be read."""
     size, source = tile_size(layer, lies_on), layer.source
-    if not _fills(layer):
+    if not fills(layer):
         return tile_of(layer, size)
     return filling(layer, size, lambda: worn_edges(settings_of(source), lies_on, source.seed), lies_on)
 
 
-def _fills(layer):
+def fills(layer: Layer) -> bool:
+    """Whether a layer is of the body itself and fills it, however it is placed."""
     return isinstance(layer.source, Generator) and generator(layer.source.kind).fills
 
 
@@ -108,8 +109,9 @@ def _row(layer, size, body, tile, first_byte):
     row[placing.FIRST], row[placing.BYTES] = first_byte, tile.itemsize
     row[placing.HIGH], row[placing.WIDE] = tile.shape[-2:]
     if tile.ndim == 3:
+        # However it is placed, it fills the box of the body.
         row[placing.WAY], row[placing.DEEP] = placing.WITHIN, len(tile)
-        row[placing.PER_MM_W] = 1.0 / max(float(body.extent[2]), 1e-3)
+        row[[placing.PER_MM_U, placing.PER_MM_V, placing.PER_MM_W]] = 1.0 / np.maximum(body.extent, 1e-3)
     return row
 
 

@@ -15,7 +15,7 @@ from ..figures import figures
 from ..shapes.lying import spot_of
 from ..words import lowered, tr
 from .cgats import is_cgats, tables_of
-from .columns import IGNORED, MEASURES, UNITS, Meaning, meaning_of
+from .columns import MEASURES, UNITS, Meaning, meaning_of
 from .documents import is_document, sheet_of_document
 from .geometries import MULTI_ANGLE, geometry_of, without_geometry
 from .kinds import CHANNELS_NM, KINDS, POLARISATIONS
@@ -498,6 +498,3 @@ def _notes_on(k, columns, sigma, more, notes):
         rows = len(places[0])
         if len({tuple(p[i] for p in places) for i in range(rows)}) < rows:
             notes.add(tr("some places are read more than once; they count as repeats, and can be averaged"))
-
-
-__all__ = ["IGNORED", "Choices", "Understood", "guess_kind", "understand"]

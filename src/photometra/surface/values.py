@@ -309,7 +309,7 @@ def format_value(p, value, sigma=None):
             text += f" ± {figures(sigma, 2)}"
         return with_unit(text, p.unit)
     if p.components and is_spectrum(value):
-        return with_unit(f"spectrum, {figures(min(value))}–{figures(max(value))}", p.unit)
+        return with_unit(tr("spectrum, {0}–{1}", figures(min(value)), figures(max(value))), p.unit)
     if p.kind == "colour":
         return hex_colour(value)
     if p.kind == "coefficient":

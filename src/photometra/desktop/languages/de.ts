@@ -255,13 +255,33 @@
     </message>
     <message>
         <location filename="desktop/agreement_sheet.py"/>
-        <source>, {0} being measured</source>
-        <translation>, {0} noch zu messen</translation>
+        <source>within</source>
+        <translation>innerhalb</translation>
+    </message>
+    <message>
+        <location filename="desktop/agreement_sheet.py"/>
+        <source>out</source>
+        <translation>außerhalb</translation>
+    </message>
+    <message>
+        <location filename="desktop/agreement_sheet.py"/>
+        <source>cannot be read</source>
+        <translation>nicht lesbar</translation>
+    </message>
+    <message>
+        <location filename="desktop/agreement_sheet.py"/>
+        <source>being measured</source>
+        <translation>wird gemessen</translation>
     </message>
     <message>
         <location filename="desktop/agreement_sheet.py"/>
         <source>not counted</source>
         <translation>zählt nicht</translation>
+    </message>
+    <message>
+        <location filename="desktop/agreement_sheet.py"/>
+        <source>, {0} being measured</source>
+        <translation>, {0} noch zu messen</translation>
     </message>
     <message>
         <location filename="desktop/app.py"/>
@@ -2677,26 +2697,6 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     </message>
     <message>
         <location filename="desktop/ledger.py"/>
-        <source>being measured</source>
-        <translation>wird gemessen</translation>
-    </message>
-    <message>
-        <location filename="desktop/ledger.py"/>
-        <source>cannot be read</source>
-        <translation>nicht lesbar</translation>
-    </message>
-    <message>
-        <location filename="desktop/ledger.py"/>
-        <source>within</source>
-        <translation>innerhalb</translation>
-    </message>
-    <message>
-        <location filename="desktop/ledger.py"/>
-        <source>out</source>
-        <translation>außerhalb</translation>
-    </message>
-    <message>
-        <location filename="desktop/ledger.py"/>
         <source>dielectric</source>
         <translation>Dielektrikum</translation>
     </message>
@@ -3511,6 +3511,11 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
         <location filename="desktop/map_sheet.py"/>
         <source>Every tile is turned or mirrored by chance, so that no repetition shows</source>
         <translation>Jede Kachel wird zufällig gedreht oder gespiegelt, damit keine Wiederholung zu sehen ist</translation>
+    </message>
+    <message>
+        <location filename="desktop/map_sheet.py"/>
+        <source>It lies on the shape's own edges; there is nothing to place.</source>
+        <translation>Sie liegt an den Kanten der Form selbst; zu legen ist nichts.</translation>
     </message>
     <message>
         <location filename="desktop/map_sheet.py"/>
@@ -10576,6 +10581,11 @@ Misst: {0}. Verglichen nach: {1}.</translation>
         <location filename="surface/values.py"/>
         <source>{0}: a reading or a model is of the body; choose a built-in table</source>
         <translation>{0}: eine Messung oder ein Modell gilt dem Körper; eine eingebaute Tabelle wählen</translation>
+    </message>
+    <message>
+        <location filename="surface/values.py"/>
+        <source>spectrum, {0}–{1}</source>
+        <translation>Spektrum, {0}–{1}</translation>
     </message>
     <message>
         <location filename="surface/values.py"/>
