@@ -241,6 +241,7 @@ class MapSheet(QWidget):
         self.filled = Label(tr("It lies on the shape's own edges; there is nothing to place."))
         self.filled.setObjectName("quiet")
         self.filled.setWordWrap(True)
+        self.filled.setMinimumWidth(150)
         column.addWidget(self.filled)
         column.addStretch(1)
         return column
