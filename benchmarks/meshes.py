@@ -6,7 +6,8 @@ import numpy as np
 import trimesh
 from trimesh.ray.ray_pyembree import RayMeshIntersector
 
-from photometra.shapes.mesh import mesh_from, nearest_of_many
+from photometra.shapes.mesh import mesh_from
+from photometra.shapes.rays import nearest_of_many
 
 from .figures import Figure, median_seconds
 
@@ -44,7 +45,7 @@ def run():
         def all_rays():
             list(
                 pool.map(
-                    lambda p: nearest_of_many(origins[p], directions[p], *ours.arrays[:2], triangle[p], distance[p]),
+                    lambda p: nearest_of_many(origins[p], directions[p], *ours.tree, triangle[p], distance[p]),
                     parts,
                 )
             )

@@ -7,9 +7,11 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from photometra.errors import InputError
-from photometra.shapes.mesh import DEPTH, MOST_TRIANGLES, NO_MESH, mesh_from, nearest, nearest_of_many
+from photometra.shapes.mesh import MOST_TRIANGLES, NO_MESH, mesh_from
 from photometra.shapes.meshfiles import UNITS_MM, MeshError, kept_shape, read_mesh
+from photometra.shapes.rays import DEPTH, nearest, nearest_of_many, ray_room, stands_in_way
 from photometra.shapes.standing import SHAPES, STEPS_MM, shape_of
+from photometra.shapes.vectors import BOXES, CODES
 
 R = 30.0
 
@@ -17,7 +19,7 @@ R = 30.0
 def of_all(mesh, origins, directions):
     """(triangle, distance) for every ray, in the mesh's own order."""
     triangle, distance = np.empty(len(origins), np.int64), np.empty(len(origins))
-    nearest_of_many(origins, directions, *mesh.arrays[:2], triangle, distance)
+    nearest_of_many(origins, directions, *mesh.tree, triangle, distance)
     return triangle, distance
 
 
@@ -54,6 +56,12 @@ def test_the_hierarchy_finds_what_every_triangle_by_itself_would(count, seed):
     assert np.array_equal(triangle >= 0, np.isfinite(expected))
     hits = triangle >= 0
     assert distance[hits] == pytest.approx(expected[hits], rel=1e-6)
+    stack = ray_room()
+    for origin, direction, far in zip(origins, towards, distance, strict=True):
+        # Anything at all, just short of the nearest, and just beyond.
+        ways = [(1e30, far < 1e30), *([(0.999 * far, False), (1.001 * far, True)] if far < 1e30 else [])]
+        for end, is_met in ways:
+            assert stands_in_way(*origin, *direction, 0.0, end, *mesh.tree, stack) == is_met
 
 
 def test_no_mesh_outgrows_the_stack():
@@ -66,9 +74,9 @@ def test_no_mesh_outgrows_the_stack():
     mesh = mesh_from(vertices, np.arange(3 * count).reshape(3, -1).T)
     levels = np.zeros(len(mesh.nodes), int)
     for node, level in enumerate(levels):
-        for child in mesh.nodes[node, 12:14].astype(int):
-            if child > 0:
-                levels[child] = level + 1
+        for held in mesh.nodes[node, CODES : CODES + BOXES].astype(int):
+            if held > 0:
+                levels[held] = level + 1
     assert levels.max() + 1 < DEPTH
 
 
@@ -86,12 +94,12 @@ def test_rays_along_the_axes_and_from_far_away_are_met():
 
 def test_a_hit_says_where_on_the_triangle_and_keeps_to_its_range():
     mesh = mesh_from([[0, 0, 0], [1, 0, 0], [0, 1, 0]], [[0, 1, 2]])
-    stack = np.empty(DEPTH, np.int32)
-    triangle, t, u, v = nearest(0.2, 0.3, 5.0, 0.0, 0.0, -1.0, 0.0, 1e30, *mesh.arrays[:2], stack)
+    stack = ray_room()
+    triangle, t, u, v = nearest(0.2, 0.3, 5.0, 0.0, 0.0, -1.0, 0.0, 1e30, *mesh.tree, stack)
     assert (triangle, t) == (0, pytest.approx(5.0)) and (u, v) == (pytest.approx(0.2), pytest.approx(0.3))
-    assert nearest(0.2, 0.3, 5.0, 0.0, 0.0, -1.0, 0.0, 4.9, *mesh.arrays[:2], stack)[0] == -1
-    assert nearest(0.2, 0.3, 5.0, 0.0, 0.0, -1.0, 5.1, 1e30, *mesh.arrays[:2], stack)[0] == -1
-    assert nearest(0.2, 0.3, 5.0, 0.0, 0.0, -1.0, 0.0, 1e30, *NO_MESH.arrays[:2], stack)[0] == -1
+    assert nearest(0.2, 0.3, 5.0, 0.0, 0.0, -1.0, 0.0, 4.9, *mesh.tree, stack)[0] == -1
+    assert nearest(0.2, 0.3, 5.0, 0.0, 0.0, -1.0, 5.1, 1e30, *mesh.tree, stack)[0] == -1
+    assert nearest(0.2, 0.3, 5.0, 0.0, 0.0, -1.0, 0.0, 1e30, *NO_MESH.tree, stack)[0] == -1
 
 
 @pytest.mark.parametrize(("vertices", "faces", "words"), [

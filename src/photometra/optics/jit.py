@@ -25,7 +25,7 @@ from .cachefolder import MARKER, usable
 
 _PACKAGE = Path(__file__).resolve().parent.parent
 _KERNEL_PACKAGES = ("optics", "shapes", "maps", "surface", "instruments", "tracing")
-_MARKS = (b"@kernel", b"@owning_kernel", b"@leaf", b"@elementwise", b"_intrinsic")
+_MARKS = (b"@kernel", b"@owning_kernel", b"@leaf", b"@elementwise", b"@intrinsic", b"_intrinsic")
 _KEPT_GENERATIONS = 3
 _GENERATION = re.compile(r"[0-9a-f]{16}")
 
@@ -198,9 +198,14 @@ def _unowned(_context, array):
 
 
 def _intrinsic(function):
-    from numba.extending import intrinsic
+    from numba.extending import intrinsic as made
 
-    return intrinsic(function)
+    return made(function)
 
 
 unowned = _waiting(_unowned, _intrinsic)
+
+
+def intrinsic(function):
+    """Decorator for what is written in the machine's own terms, as Numba's intrinsics are."""
+    return _waiting(function, _intrinsic)

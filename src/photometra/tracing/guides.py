@@ -14,7 +14,7 @@ from ..optics.jit import kernel, unowned
 from ..optics.media import interreflections
 from ..optics.rng import random_uniform, seeded
 from ..optics.threads import thread_count
-from ..shapes.mesh import DEPTH
+from ..shapes.rays import ray_room
 from ..surface import rows
 from ..surface.compile import CompiledSurface
 from .environment import place_towards, radiance_at
@@ -181,7 +181,7 @@ def guides_of(view: View, count=16, followed=False, arrays=None) -> Guides:
         _guided(
             view.width, y0, min(y0 + _BAND, view.height), view.height, count, _MOST_FOLLOWED if followed else 0,
             view.seed, camera, scene, patches, sky[0], shape, materials[0], varying, albedos, ways, etas,
-            np.empty(DEPTH, np.int32), np.empty((2, 3)), np.empty(1, np.uint64), out,
+            ray_room(), np.empty((2, 3)), np.empty(1, np.uint64), out,
         )  # fmt: skip
 
     done, _ = wait([_pool().submit(band, y0) for y0 in range(0, view.height, _BAND)])

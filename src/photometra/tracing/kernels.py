@@ -14,9 +14,10 @@ import math
 
 import numpy as np
 
-from ..optics.jit import kernel_part, leaf
+from ..optics.jit import kernel, kernel_part, leaf
 from ..optics.phase import scattered
 from ..optics.rng import even_pair, random_uniform
+from ..shapes.rays import stands_in_way
 from ..surface import lobes, rows
 from .bumps import BSDF_PAIR, CHOICE_PAIR, LIGHT_PAIR, drawn, evaluated, leaning_at
 from .environment import density_at, direction_drawn, place_towards, radiance_near
@@ -31,6 +32,7 @@ from .scene import (
     STAGE,
     STRENGTH,
     TURN,
+    stage_met,
     stage_reflectance,
 )
 from .shading import nearest_hit, part_of, shading_point, surface_of, to_local, to_world
@@ -67,10 +69,26 @@ def _glow(panel, index, fraction, radiance, out):
         out[j] = radiance[panel, index[j]] * (1.0 - fraction[j]) + radiance[panel, index[j] + 1] * fraction[j]
 
 
+@kernel
+def _any_is_open(parts):
+    """Whether light may pass any of the parts unbroken."""
+    for part in range(parts.shape[0]):
+        if parts[part, 3] != 0:
+            return True
+    return False
+
+
 @kernel_part
 def _blocked(x, y, z, dx, dy, dz, within, far, state, scene, shape, materials, varying, stack):
     """Whether something stands in a light's way; where a surface is open in part, by chance."""
     scalars = materials[0]
+    if scene[IS_BALL] <= 0.0:
+        if stage_met(x, y, z, dx, dy, dz, far, scene) > 0.0:
+            return True
+        if not stands_in_way(x, y, z, dx, dy, dz, 1e-7 * scene[RADIUS], far, shape[0], shape[5], stack):
+            return False
+        if not _any_is_open(varying[0]):
+            return True
     while True:
         what, t, triangle, u, v = nearest_hit(x, y, z, dx, dy, dz, within, far, scene, shape, stack)
         if what == NOTHING:

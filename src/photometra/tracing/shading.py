@@ -7,7 +7,7 @@ from ..maps.placing import CELLS, level_at
 from ..optics.jit import kernel, kernel_part
 from ..optics.phase import frame
 from ..optics.rng import random_uniform
-from ..shapes.mesh import nearest
+from ..shapes.rays import nearest
 from ..surface import rows
 from .scene import IS_BALL, NOTHING, RADIUS, SPECIMEN, STAGE, hit, stage_met, way_round
 
@@ -47,8 +47,7 @@ def nearest_hit(ox, oy, oz, dx, dy, dz, within, far, scene, shape, stack):
     if scene[IS_BALL] > 0.0:
         what, t = hit(ox, oy, oz, dx, dy, dz, within, scene)
         return (what, t, 0, 0.0, 0.0) if t < far else (NOTHING, far, 0, 0.0, 0.0)
-    nodes, corners, _, _, _ = shape
-    triangle, t, u, v = nearest(ox, oy, oz, dx, dy, dz, 1e-7 * scene[RADIUS], far, nodes, corners, stack)
+    triangle, t, u, v = nearest(ox, oy, oz, dx, dy, dz, 1e-7 * scene[RADIUS], far, shape[0], shape[5], stack)
     stage = stage_met(ox, oy, oz, dx, dy, dz, t, scene)
     if stage > 0.0:
         return STAGE, stage, 0, 0.0, 0.0

@@ -7,7 +7,7 @@ import numpy as np
 
 from ..optics.jit import owning_kernel, unowned
 from ..optics.rng import seeded
-from ..shapes.mesh import DEPTH
+from ..shapes.rays import ray_room
 from .scene import IS_BALL, NOTHING, RADIUS, STAGE, Scene, aim, even_place
 from .shading import nearest_hit, part_of
 
@@ -91,7 +91,7 @@ def coverage(scene: Scene, width, height, count=16, seed=1):
     (h, w, 1 + parts): the stage first. `count` places of each pixel, as `guides.guides_of` takes them."""
     parts = max(1, len(scene.shape.parts)) if scene.shape is not None else 1
     met = np.zeros((height, width, 1 + parts), np.uint16)
-    arrays = scene.camera_array(width, height), scene.array(), scene.mesh.arrays, np.empty(DEPTH, np.int32)
+    arrays = scene.camera_array(width, height), scene.array(), scene.mesh.arrays, ray_room()
     _covered(width, height, count, seed, *arrays, met)
     if scene.shape is not None and scene.shape.whole:
         for group, owner in enumerate(scene.shape.whole):
@@ -106,7 +106,7 @@ def survey(scene: Scene, width, height) -> Survey:
     camera = scene.camera_array(width, height)
     camera[4:6] = 0.0
     part, places = np.empty((height, width), np.int32), np.zeros((height, width, 9))
-    _surveyed(width, height, camera, scene.array(), scene.mesh.arrays, np.empty(DEPTH, np.int32), part, places)
+    _surveyed(width, height, camera, scene.array(), scene.mesh.arrays, ray_room(), part, places)
     if scene.shape is not None and scene.shape.whole:
         part = np.where(part >= 0, np.array(scene.shape.whole, np.int32)[np.maximum(part, 0)], part)
     return Survey(part, places)

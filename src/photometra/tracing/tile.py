@@ -6,7 +6,7 @@ import numpy as np
 
 from ..optics.jit import kernel, kernel_part, unowned
 from ..optics.rng import random_uniform, seeded
-from ..shapes.mesh import DEPTH
+from ..shapes.rays import ray_room
 from ..surface import rows
 from .environment import place_towards, radiance_at
 from .kernels import CLAMP, LAYERS, STAGE_LAYER, trace
@@ -22,7 +22,7 @@ def room_for(surfaces):
     return (
         np.empty((4, 3)), np.zeros((_SHARES + 2 * LAYERS, HEROES)), np.empty((2, HEROES), np.int64),
         np.empty(4, np.uint64), np.empty((HEROES, 3)), np.empty((HEROES, 3)),
-        np.empty((surfaces, rows.SPECTRA, HEROES)), np.empty(DEPTH, np.int32), np.zeros(surfaces, np.int64),
+        np.empty((surfaces, rows.SPECTRA, HEROES)), ray_room(), np.zeros(surfaces, np.int64),
         np.empty((4, 4)), np.empty((4 + 2 * rows.LOBES, HEROES)),
     )  # fmt: skip
 
@@ -66,7 +66,14 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
         unowned(sky[0]), unowned(sky[1]), unowned(sky[2]), unowned(sky[3]), unowned(sky[4]), unowned(sky[5]),
     )  # fmt: skip
     panels = (unowned(panels[0]), unowned(panels[1]))
-    shape = (unowned(shape[0]), unowned(shape[1]), unowned(shape[2]), unowned(shape[3]), unowned(shape[4]))
+    shape = (
+        unowned(shape[0]),
+        unowned(shape[1]),
+        unowned(shape[2]),
+        unowned(shape[3]),
+        unowned(shape[4]),
+        unowned(shape[5]),
+    )
     materials = (unowned(materials[0]), unowned(materials[1]), unowned(materials[2]), unowned(materials[3]))
     varying = (
         unowned(varying[0]), unowned(varying[1]), unowned(varying[2]), unowned(varying[3]), unowned(varying[4]),
