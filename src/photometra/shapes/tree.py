@@ -1,5 +1,6 @@
-"""The hierarchy over a mesh's triangles: divided in two by surface area in bins (Wald 2007), then gathered into nodes of
-eight boxes that a ray meets at once (`rays`), small enough that many stay near the processor (cf. Ylitie et al. 2017)."""
+"""The hierarchy over a mesh's triangles: divided in two by surface area in bins (Wald 2007), then gathered into nodes
+of eight boxes that a ray meets at once (`rays`), small enough that many stay near the processor (cf. Ylitie et al.
+2017)."""
 
 import math
 
@@ -31,7 +32,7 @@ def divided(boxes):
 
 
 def gathered(pairs, corners):
-    """(nodes (n, NODE_FLOATS), groups (g, GROUP_FLOATS)) of pairs and the corners (t, 9) of triangles in their order."""
+    """(nodes (n, NODE_FLOATS), groups (g, GROUP_FLOATS)) of pairs and of the corners (t, 9) in their order."""
     room = np.empty((8 * DEPTH, 2), np.int64), np.empty((BOXES, 2), np.int64), np.empty(6)
     none = (np.empty((0, count), kind) for count, kind in
             ((NODE_FLOATS, np.float32), (4 * NODE_FLOATS, np.uint8), (GROUP_FLOATS, np.float32)))  # fmt: skip

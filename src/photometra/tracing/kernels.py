@@ -72,10 +72,10 @@ def _glow(panel, index, fraction, radiance, out):
 @kernel
 def _any_is_open(parts):
     """Whether light may pass any of the parts unbroken."""
+    is_open = False
     for part in range(parts.shape[0]):
-        if parts[part, 3] != 0:
-            return True
-    return False
+        is_open |= parts[part, 3] != 0
+    return is_open
 
 
 @kernel_part
