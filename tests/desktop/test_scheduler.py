@@ -74,6 +74,18 @@ def test_work_stands_back_until_the_first_picture_or_its_patience_ends(scheduler
     assert done[1] >= 0.9 * PATIENCE_S
 
 
+def test_changes_that_never_pause_hold_nothing_up_for_ever(scheduler):
+    done = []
+    scheduler.picture_pending(True)
+    scheduler.submit(Work("a"), lambda: done.append(True))
+    for _ in range(200):
+        scheduler.picture_pending(True)
+        if done:
+            return
+        time.sleep(0.02)
+    raise AssertionError("still waiting after four seconds of steady changes")
+
+
 def test_a_cancelled_job_never_runs_and_an_end_waits_for_what_runs(scheduler):
     gate, done, work = blocked(scheduler), [], Work("w")
     scheduler.submit(work, lambda: done.append(1))

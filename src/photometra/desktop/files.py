@@ -12,7 +12,6 @@ from ..study.inputs import missing_in
 from ..surface.inputs import source_name
 from ..words import tr
 from .arriving import Arriving
-from .scheduler import LATER
 from .session import Session
 from .text import message
 from .workers import Latest, LongJob
@@ -37,7 +36,7 @@ class Files(Arriving):
         self._reader.failed.connect(self.refuse)
         self._writer = Latest("saving", self)
         self._writer.done.connect(self._written)
-        self._keeper = Latest("autosave", self, 0.0, LATER)
+        self._keeper = Latest("autosave", self)
         self._keeper.done.connect(self._kept)
         self._told_of_autosave = False
         self._idle = QTimer(self, singleShot=True, interval=_AUTOSAVE_AFTER_MS)
@@ -214,7 +213,8 @@ class Files(Arriving):
         self._overdue.stop()
         if not self.session.history.is_saved:
             study, path = self.session.study, self.session.path
-            self._keeper.submit(lambda: self._journal.keep(study, path))
+            # At once: steady work would otherwise always have something to be done before.
+            self._keeper.submit(lambda: self._journal.keep(study, path), at_once=True)
 
     def _kept(self, problem):
         """Say that autosave fails: once, until it works again."""

@@ -74,7 +74,11 @@ class Scheduler:
     def picture_pending(self, is_pending):
         """Whether a change waits for its first picture."""
         with self._wake:
-            self._pending_since = time.monotonic() if is_pending else None
+            if not is_pending:
+                self._pending_since = None
+            elif self._pending_since is None:
+                # Of several changes the first counts: steady work must not hold up the rest for ever.
+                self._pending_since = time.monotonic()
             self._wake.notify_all()
 
     def shut_down(self):
