@@ -11,6 +11,7 @@ from photometra.study.storage import encoded
 FORMULA = "<img src='file:///dev/zero'>\x1b[31m[/b]\u202egnp.exe"
 
 
+@pytest.mark.long
 def test_spoilt_studies():
     assert attack.documents(80) > 0
 
@@ -23,10 +24,12 @@ def test_spoilt_meshes():
     assert attack.meshes(200) > 0
 
 
+@pytest.mark.long
 def test_kills_in_the_middle_of_a_save():
     assert attack.kills(8) == 8
 
 
+@pytest.mark.long
 def test_chance_calls_of_the_command_line():
     assert set(attack.calls(60)) <= {0, 1, 2}
 

@@ -1,10 +1,13 @@
 """The demo: made by script from hidden samples, the same each time, and visibly off at first."""
 
+import pytest
+
 from photometra.demo import make_study, write_demo
 from photometra.fitting import agreements
 from photometra.study import read_file
 
 
+@pytest.mark.long
 def test_it_is_the_same_each_time_and_differs_by_seed(demo, tmp_path):
     assert make_study() == demo
     assert make_study(seed=1) != demo

@@ -52,6 +52,7 @@ def test_the_same_bits_as_here_and_the_view_is_sent_once(cluster, view):
     assert 0 < cluster.bytes_sent - sent < 2 * len(work.packed(again._view)[1]), "once, however many tasks"
 
 
+@pytest.mark.long
 def test_a_worker_that_is_killed_costs_its_tiles_and_nothing_else(cluster, view):
     client = cluster._client
     pids = list(client.run(os.getpid).values())

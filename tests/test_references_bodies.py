@@ -26,6 +26,7 @@ def table(name):
         return [{k: float(v) for k, v in row.items()} for row in csv.DictReader(file)]
 
 
+@pytest.mark.long
 def test_the_walk_finds_published_slabs():
     # Wang, Jacques & Zheng (1995), tables 1 and 2; Giovanelli (1955).
     (r, r_error), _, (t, t_error), _ = means(

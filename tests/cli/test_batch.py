@@ -174,6 +174,7 @@ def test_error_bars_are_tried(run, own_demo):
     assert code == 0 and "68 % would be right" in said
 
 
+@pytest.mark.long
 def test_error_bars_of_what_does_not_fit_are_refused(run, own_demo):
     code, _, told = run("error-bars", own_demo, "Wool-felt duster", "--free", "sheen.amount")
     assert code == 2 and "does not fit" in told

@@ -109,6 +109,7 @@ def test_the_wall_of_a_vessel_has_its_field_only_there(window, sheet):
     assert window.session.specimen.wall_mm == 4.5
 
 
+@pytest.mark.long
 def test_the_picture_stops_where_it_is_told(window, sheet, qtbot):
     field = sheet.fields["effort", "samples"]
     field.setFocus()

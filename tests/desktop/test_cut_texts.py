@@ -43,9 +43,9 @@ def _room_of(part):
     return room.width()
 
 
-@pytest.mark.parametrize("size", [(1280, 800), (1280, 720)])
-def test_every_sheet_shows_its_words(window, qtbot, size):
-    window.resize(*size)
+@pytest.mark.parametrize(("width", "height"), [pytest.param(1280, 800, marks=pytest.mark.long), (1280, 720)])
+def test_every_sheet_shows_its_words(window, qtbot, width, height):
+    window.resize(width, height)
     for i in (0, 5):
         window.session.choose(i)
         for name in window.sheets:
@@ -60,6 +60,7 @@ def test_every_sheet_shows_its_words(window, qtbot, size):
     window.lower.setCurrentWidget(window.chart)
 
 
+@pytest.mark.long
 def test_every_stratum_of_every_specimen_shows_its_words(window, qtbot):
     window.resize(1280, 800)
     for card in window.ledger.specimen_cards:

@@ -202,6 +202,7 @@ class TestRoomForThePicture:
         again = make_window(own_demo)
         assert again.lower.isVisible() and again.arrangement.across.sizes() == sizes
 
+    @pytest.mark.long
     def test_it_goes_into_a_window_of_its_own_and_home_again(self, window, qtbot):
         window.menus.apart.trigger()
         apart = window.sight.window()

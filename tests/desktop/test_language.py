@@ -114,6 +114,7 @@ window.close()
 """
 
 
+@pytest.mark.long
 def test_a_window_in_german(tmp_path, window):
     environment = {**os.environ, "PYTHONPATH": str(ROOT)}
     done = subprocess.run(

@@ -47,6 +47,7 @@ def test_search_as_you_type_and_take(sheet, window, qtbot):
     assert len(window.session.study.specimens) == count
 
 
+@pytest.mark.long
 def test_the_picture_of_the_chosen_entry_refines_while_it_is_seen(sheet, window, qtbot):
     look_for(sheet, qtbot, "merc", 1)
     picture = sheet.picture

@@ -10,7 +10,7 @@ from PyQt6.QtWidgets import QGraphicsView
 from .conftest import click
 
 
-@pytest.mark.parametrize("seed", [11, 12])
+@pytest.mark.parametrize("seed", [pytest.param(11, marks=pytest.mark.long), 12])
 def test_whatever_is_pressed_nothing_fails(make_window, own_demo, seed):
     window = make_window(own_demo if seed % 2 else None)
     window.closeEvent, close = (lambda event: event.ignore()), window.closeEvent

@@ -268,6 +268,7 @@ def test_a_damaged_photograph_is_said_once(window, qtbot):
     assert len(said) == 1 and said[0].startswith(f"{name}: ")
 
 
+@pytest.mark.long
 def test_two_proofs_are_compared_with_each_other(window, qtbot):
     first = kept(window, qtbot)
     QTest.keyClick(window, Qt.Key.Key_J, CTRL)

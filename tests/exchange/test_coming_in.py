@@ -60,10 +60,8 @@ def of_one(path, **more):
 
 
 class TestRoundTrips:
-    @pytest.mark.parametrize(
-        ("standard", "suffix"),
-        [pytest.param(*own, marks=[pytest.mark.long] if own[0] != "gltf" else []) for own in STANDARD_SUFFIXES],
-    )
+    @pytest.mark.long
+    @pytest.mark.parametrize(("standard", "suffix"), STANDARD_SUFFIXES)
     def test_every_demo_specimen_comes_back_as_near_as_was_said(self, demo, tmp_path, standard, suffix):
         for one in demo.specimens[:9]:
             path = tmp_path / f"{standard}{suffix}"
@@ -395,6 +393,7 @@ def test_a_glb_is_whole(demo, tmp_path):
     assert normals
 
 
+@pytest.mark.long
 def test_the_library_reads_what_is_written(demo, tmp_path):
     for one in demo.specimens[:9]:
         write_standard("materialx", demo, one, tmp_path / "a.mtlx")
@@ -417,6 +416,7 @@ class TestHaze:
         }
         return Specimen("Hazy brass", 40.0, Surface({**given, **more}))
 
+    @pytest.mark.long
     def test_it_goes_along_as_a_mix_of_two_surfaces_and_comes_back(self, tmp_path):
         one = self.hazy()
         fits, lost = write_standard("materialx", Study("T", (one,)), one, tmp_path / "a.mtlx")

@@ -202,7 +202,9 @@ class TestNormalsOut:
             assert slopes[row] == pytest.approx(wanted, abs=0.02 * np.abs(wanted).max())
         assert vectors[..., 1] == pytest.approx(0.0, abs=1e-9)
 
-    @pytest.mark.parametrize("file", ["a.mtlx", "a.usda", "a.glb"])
+    @pytest.mark.parametrize(
+        "file", [*(pytest.param(f, marks=pytest.mark.long) for f in ("a.mtlx", "a.usda")), "a.glb"]
+    )
     def test_a_bump_leaves_as_normals_and_comes_back(self, tmp_path, file):
         standard = {"mtlx": "materialx", "usda": "usd", "glb": "gltf"}[file.partition(".")[2]]
         study = Study("T", (self.rippled(shape="cloth"),))
@@ -218,8 +220,11 @@ class TestNormalsOut:
         before = levels_on(one.surface.input("bump").chains(), one.surface.lies_on)[:, 0]
         assert np.corrcoef(levels, before)[0, 1] > 0.99
 
-    @pytest.mark.parametrize("file", ["a.mtlx", "a.usda", "a.glb"])
-    @pytest.mark.parametrize("relief", ["follows", "levelled", "its own"])
+    @pytest.mark.parametrize(("relief", "file"), [
+        pytest.param(relief, file, marks=[] if i == j else [pytest.mark.long])
+        for i, relief in enumerate(("follows", "levelled", "its own"))
+        for j, file in enumerate(("a.mtlx", "a.usda", "a.glb"))
+    ])  # fmt: skip
     def test_a_coats_relief_leaves_and_comes_back(self, tmp_path, file, relief):
         """In all of these a coat is smooth without normals of its own; here it follows what lies below."""
         standard = {"mtlx": "materialx", "usda": "usd", "glb": "gltf"}[file.partition(".")[2]]

@@ -163,6 +163,7 @@ class TestHowEachParameterIsCarried:
         surface = {"metalness": 1.0, "constants": "brass-70-30", "roughness": 0.3, "haze.amount": 0.2}
         return Specimen("Hazy", 40.0, Surface({**surface, "coat.amount": 1.0, "coat.ior": 1.6, "rotation": 20.0}))
 
+    @pytest.mark.long
     def test_what_a_standard_has_is_carried_and_what_it_has_not_is_said(self, hazy):
         as_mix = carried(hazy, fitted(hazy, mixed=True), "materialx")
         assert as_mix["metalness"] == as_mix["coat.ior"] == "exact" and as_mix["constants"].startswith("within ΔE ")

@@ -41,6 +41,7 @@ def test_what_is_not_active_stays_as_it_is():
     assert fresh_readings(ENAMEL, (idle,), np.random.default_rng(1))[0] is idle
 
 
+@pytest.mark.long
 def test_true_bars_are_found_true_and_the_same_wherever_it_is_done():
     start = ENAMEL.with_values({"colour": (0.2, 0.2, 0.2)})
     found = bootstrap(ENAMEL, start, (spectrum(0.004),), ("colour",), studies=40)

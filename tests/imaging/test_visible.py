@@ -51,6 +51,7 @@ def test_a_matt_ball_in_an_even_sky_is_off_by_the_colours_own_difference():
     assert "mostly from body colour" in error.sentence
 
 
+@pytest.mark.long
 def test_independent_errors_add_by_their_squares_and_correlated_ones_as_they_are():
     apart, display = seen(solution(MATT, colour__r=0.02, colour__g=0.01))
     middle = tuple(v // 2 for v in apart.delta_e.shape)

@@ -152,6 +152,7 @@ class TestTheIndex:
         assert again.sync() and len(again) == 3
         again.close()
 
+    @pytest.mark.long
     def test_two_programs_use_one_index_at_once(self, shelf, tmp_path):
         for i in range(12):
             put(shelf, specimen(f"Rope {i}", ("rope",)))

@@ -71,6 +71,7 @@ def test_names_are_text_and_all_is_in_one_file(contents):
     assert not re.search(r'(href|src)="(?!data:|#)', text)
 
 
+@pytest.mark.long
 def test_it_brings_its_type_along_and_writes_numbers_as_asked(contents):
     text = html_of(contents)
     assert text.count("@font-face") == 3 and "/* faces */" not in text
