@@ -21,6 +21,7 @@ from ..shapes.rays import stands_in_way
 from ..surface import lobes, rows
 from .bumps import BSDF_PAIR, CHOICE_PAIR, LIGHT_PAIR, drawn, evaluated, leaning_at
 from .environment import density_at, direction_drawn, place_towards, radiance_near
+from .forks import FIRST, IS_THERE, SCATTERS, WITHIN, counts_at, disperses, fork_at, place_at
 from .lights import panel_drawn, panel_met
 from .media import flight_drawn, flown
 from .scene import (
@@ -184,13 +185,13 @@ def _survives(through, state):
 
 
 @kernel_part
-def _from_stage(ox, oz, state, index, fraction, basis, scene, patches, sky, panels, shape, materials, varying, stack,
-                light, seen, layers, share, through):  # fmt: skip
-    """Light the stage at a place, and draw how the path goes on: (direction x, y, z, its density)."""
+def _from_stage(ox, oz, counts, state, index, fraction, basis, scene, patches, sky, panels, shape, materials, varying,
+                stack, light, seen, layers, share, through):  # fmt: skip
+    """Light the stage at a place, where it counts, and draw how the path goes on: (direction x, y, z, its density)."""
     albedo = stage_reflectance(ox, oz, scene[RADIUS], patches)
     lift = 1e-4 * scene[RADIUS]
     lx, ly, lz, far, e = _light_drawn(ox, lift, oz, state, index, fraction, basis, scene, sky, panels, light)
-    if e > 0.0 and ly > 0.0 and not _blocked(
+    if counts and e > 0.0 and ly > 0.0 and not _blocked(
         ox, lift, oz, lx, ly, lz, False, far, state, scene, shape, materials, varying, stack
     ):  # fmt: skip
         own = ly / math.pi
@@ -215,10 +216,11 @@ def _side_of(point, medium, media, sheet):
 
 
 @kernel_part
-def _lit(point, wo, wi, side, near, far_share, own_of, alone, first, state, index, fraction, nearest_sample, basis,
+def _lit(point, wo, wi, side, near, far_share, own_of, counts, first, state, index, fraction, nearest_sample, basis,
          scene, sky, panels, shape, materials, varying, stack, light, value, parts, seen, layers, share,
          through):  # fmt: skip
-    """Add what one light, drawn at a point of the specimen, sends along the path."""
+    """Add what one light, drawn at a point of the specimen, sends along the path; where it does not count (see
+    `trace`), only what one wavelength alone has of it."""
     scalars = own_of[0]
     lx, ly, lz, far, e = _light_drawn(
         point.x, point.y, point.z, state, index, fraction, basis, scene, sky, panels, light
@@ -237,9 +239,9 @@ def _lit(point, wo, wi, side, near, far_share, own_of, alone, first, state, inde
     own = evaluated(wo, wi, side, near, far_share, own_of, nearest_sample, parts, value)
     if own <= 0.0:
         return
+    if not counts and (wi[2] >= 0.0 or sheet or scalars[rows.DISPERSIVE] <= 0.0):
+        return
     weight = e / (e * e + own * own)
-    if wi[2] < 0.0 and not sheet and scalars[rows.DISPERSIVE] > 0.0 and not alone:
-        weight *= HEROES
     for j in range(HEROES):
         seen[j] += through[j] * light[j] * value[j] * weight
     if layers.shape[0] == 0:
@@ -283,24 +285,34 @@ def _medium_kind(scalars, state):
 
 
 @leaf
-def trace(first_met, origin, direction, state, index, fraction, nearest_sample, basis, scene, limits, patches, sky,
-          panels, shape, materials, media, varying, work, seen, layers):  # fmt: skip
+def trace(run, first_met, origin, direction, state, index, fraction, nearest_sample, basis, scene, limits, patches, sky,
+          panels, shape, materials, media, varying, work, fork, seen, layers):  # fmt: skip
     """Follow one path that first meets `first_met` (as `nearest_hit`); radiance at its wavelengths into `seen`, and,
-    where `layers` has rows, apart by what it met first. Returns the energy its limits cut off."""
+    where `layers` has rows, apart by what it met first. Returns the energy its limits cut off.
+
+    A dispersive refraction ends all wavelengths but the first, the hero. So a path forks where it first comes to what
+    disperses: run 0 is the whole path, with what is refracted for its own hero; each further run begins at the fork,
+    with another wavelength first and the same random numbers, and counts only what that one has alone. Four
+    wavelengths that go nearly the same way have little noise of colour. fork: (numbers, state, through), as
+    `forks.fork_at` leaves them; the first of the numbers is 0 before run 0.
+    """
     scalars_of, spectra_of, tables_of, curves_of = materials
     wo, wi, value, light, through, extinct, props_of, parts, share, stack, gathered, lean, bumped = work
     ox, oy, oz = origin[0], origin[1], origin[2]
     dx, dy, dz = direction[0], direction[1], direction[2]
+    numbers, fork_state, fork_through = fork
     for j in range(HEROES):
         through[j] = 1.0
         seen[j] = 0.0
     layered = layers.shape[0] > 0
+    resumes = run > 0
+    first = not resumes or numbers[FIRST] > 0.0
     if layered:
         layers[:] = 0.0
+    if layered and first:
         share[:] = 0.0
         share[STAGE_LAYER] = 1.0
     gathered[:] = 0
-    first = True
     within = False
     medium = -1
     kind = 0
@@ -312,70 +324,93 @@ def trace(first_met, origin, direction, state, index, fraction, nearest_sample, 
     outer = 0
     inner = 0
     scatterings = 0
-    # A dispersive refraction ends all wavelengths but the hero, which then stands for all of them.
+    begin = 0
     alone = False
-    for depth in range(100_000):
-        what, t, triangle, u, v = first_met
-        # Within what scatters only walls nearer than the next scattering are looked for.
-        reach = 1e30
-        if medium >= 0 and scatters:
-            reach = flight_drawn(state, props_of[medium], _SCATTER[kind], _ABSORB[kind], through, extinct)
-        if depth > 0:
-            what, t, triangle, u, v = nearest_hit(ox, oy, oz, dx, dy, dz, within, reach, scene, shape, stack)
-        if medium < 0 and density > 0.0 and panels[0].shape[0] > 0:
-            _panels_seen(bx, by, bz, dx, dy, dz, passed, passed + t, density, index, fraction, scene, panels, light,
-                         seen, layers, share, through)  # fmt: skip
-        step = -1.0
-        if what == NOTHING and reach < 1e30:
-            step = reach
-        elif what == NOTHING:
-            _sky_seen(dx, dy, dz, density, state, basis, scene, sky, light, seen, layers, share, through)
-            return 0.0
-        if medium < 0:
-            outer += 1
-        elif scatters:
-            flown(step if step >= 0.0 else t, step >= 0.0, through, extinct)
-            if step >= 0.0:
-                scatterings += 1
+    _, _, triangle, u, v = first_met
+    k = 0
+    if resumes:
+        ox, oy, oz, dx, dy, dz, u, v = place_at(numbers)
+        triangle, k, medium, kind, outer, inner, scatterings, begin = counts_at(numbers)
+        within = numbers[WITHIN] > 0.0
+        scatters = numbers[SCATTERS] > 0.0
+        for i in range(state.shape[0]):
+            state[i] = fork_state[i]
+        for j in range(HEROES):
+            through[j] = fork_through[0] if j == run else fork_through[run] if j == 0 else fork_through[j]
+        if medium >= 0:
+            _gather_once(medium, index, fraction, spectra_of, props_of, gathered)
+    for depth in range(begin, 100_000):
+        counts = run == 0 or alone
+        if not resumes:
+            what, t, triangle, u, v = first_met
+            # Within what scatters only walls nearer than the next scattering are looked for.
+            reach = 1e30
+            if medium >= 0 and scatters:
+                reach = flight_drawn(state, props_of[medium], _SCATTER[kind], _ABSORB[kind], through, extinct)
+            if depth > 0:
+                what, t, triangle, u, v = nearest_hit(ox, oy, oz, dx, dy, dz, within, reach, scene, shape, stack)
+            if counts and medium < 0 and density > 0.0 and panels[0].shape[0] > 0:
+                _panels_seen(bx, by, bz, dx, dy, dz, passed, passed + t, density, index, fraction, scene, panels,
+                             light, seen, layers, share, through)  # fmt: skip
+            step = -1.0
+            if what == NOTHING and reach < 1e30:
+                step = reach
+            elif what == NOTHING:
+                if counts:
+                    _sky_seen(dx, dy, dz, density, state, basis, scene, sky, light, seen, layers, share, through)
+                return 0.0
+            if medium < 0:
+                outer += 1
+            elif scatters:
+                flown(step if step >= 0.0 else t, step >= 0.0, through, extinct)
+                if step >= 0.0:
+                    scatterings += 1
+                else:
+                    inner += 1
             else:
+                for j in range(HEROES):
+                    through[j] *= math.exp(-props_of[medium, rows.ABSORPTION, j] * t)
                 inner += 1
-        else:
-            for j in range(HEROES):
-                through[j] *= math.exp(-props_of[medium, rows.ABSORPTION, j] * t)
-            inner += 1
-        if outer > limits[LIMIT_REFLECTION] or inner > limits[LIMIT_TRANSMISSION] or scatterings > limits[LIMIT_VOLUME]:
-            lost = 0.0
-            for j in range(HEROES):
-                lost += through[j] / HEROES
-            return lost
-        if depth >= _ROULETTE_FROM and not _survives(through, state):
-            return 0.0
-        if step >= 0.0:
-            ox += step * dx
-            oy += step * dy
-            oz += step * dz
-            g = scalars_of[medium, rows.ASYMMETRY] if kind == 0 else 0.0
-            dx, dy, dz = scattered(dx, dy, dz, g, random_uniform(state), random_uniform(state))
-            continue
-        ox += t * dx
-        oy += t * dy
-        oz += t * dz
-        state[3] += np.uint64(1)
-        if what == STAGE:
-            first = False
-            dx, dy, dz, density = _from_stage(
-                ox, oz, state, index, fraction, basis, scene, patches, sky, panels, shape, materials, varying, stack,
-                light, seen, layers, share, through,
+            is_beyond = outer > limits[LIMIT_REFLECTION] or inner > limits[LIMIT_TRANSMISSION]
+            if is_beyond or scatterings > limits[LIMIT_VOLUME]:
+                lost = 0.0
+                for j in range(HEROES):
+                    lost += through[j] / HEROES
+                return lost if counts else 0.0
+            if depth >= _ROULETTE_FROM and not _survives(through, state):
+                return 0.0
+            if step >= 0.0:
+                ox += step * dx
+                oy += step * dy
+                oz += step * dz
+                g = scalars_of[medium, rows.ASYMMETRY] if kind == 0 else 0.0
+                dx, dy, dz = scattered(dx, dy, dz, g, random_uniform(state), random_uniform(state))
+                continue
+            ox += t * dx
+            oy += t * dy
+            oz += t * dz
+            state[3] += np.uint64(1)
+            if what == STAGE:
+                first = False
+                dx, dy, dz, density = _from_stage(
+                    ox, oz, counts, state, index, fraction, basis, scene, patches, sky, panels, shape, materials,
+                    varying, stack, light, seen, layers, share, through,
+                )  # fmt: skip
+                oy = 1e-6 * scene[RADIUS]
+                bx, by, bz, passed = ox, oy, oz, 0.0
+                continue
+            k = surface_of(triangle, ox, oy, oz, u, v, scene, shape, varying, state)
+            opacity = scalars_of[k, rows.OPACITY]
+            if opacity < 1.0 and medium < 0 and random_uniform(state) >= opacity:
+                within = not within
+                passed += t
+                continue
+        if numbers[IS_THERE] <= 0.0 and disperses(scalars_of[k]):
+            fork_at(
+                (ox, oy, oz, dx, dy, dz, u, v), (triangle, k, medium, kind, outer, inner, scatterings, depth), within,
+                scatters, first, state, through, fork,
             )  # fmt: skip
-            oy = 1e-6 * scene[RADIUS]
-            bx, by, bz, passed = ox, oy, oz, 0.0
-            continue
-        k = surface_of(triangle, ox, oy, oz, u, v, scene, shape, varying, state)
-        opacity = scalars_of[k, rows.OPACITY]
-        if opacity < 1.0 and medium < 0 and random_uniform(state) >= opacity:
-            within = not within
-            passed += t
-            continue
+        resumes = False
         point = shading_point(k, ox, oy, oz, dx, dy, dz, within, triangle, u, v, scene, shape, scalars_of)
         ox, oy, oz = point.x, point.y, point.z
         _gather_once(k, index, fraction, spectra_of, props_of, gathered)
@@ -394,7 +429,7 @@ def trace(first_met, origin, direction, state, index, fraction, nearest_sample, 
             near, far = lobes.diffuse_probabilities(wo[2], side, scalars, props, nearest_sample, tables, curves)
         own_of = (scalars, props, tables, curves, leans, lean, bumped)
         _lit(
-            point, wo, wi, side, near, far, own_of, alone, first, state, index, fraction, nearest_sample, basis, scene,
+            point, wo, wi, side, near, far, own_of, counts, first, state, index, fraction, nearest_sample, basis, scene,
             sky, panels, shape, materials, varying, stack, light, value, parts, seen, layers, share, through,
         )  # fmt: skip
         density = drawn(wo, side, near, far, own_of, nearest_sample, state, wi, parts, value)
@@ -411,6 +446,7 @@ def trace(first_met, origin, direction, state, index, fraction, nearest_sample, 
             return 0.0
         if wi[2] < 0.0:
             within = not within
+            alone = alone or (scalars[rows.DISPERSIVE] > 0.0 and not sheet)
             if not sheet and scene[IS_OPEN] <= 0.0:
                 medium = media[k, 0] if side == rows.INNER else media[k, 1]
                 if medium >= 0:
@@ -423,8 +459,5 @@ def trace(first_met, origin, direction, state, index, fraction, nearest_sample, 
                         for j in range(HEROES):
                             share[SUBSURFACE_LAYER, j] = share[rows.THROUGH_LOBE, j]
                             share[rows.THROUGH_LOBE, j] = 0.0
-                if scalars[rows.DISPERSIVE] > 0.0 and not alone:
-                    alone = True
-                    through[0] *= HEROES
         first = False
     return 0.0

@@ -9,6 +9,7 @@ from ..optics.rng import random_uniform, seeded
 from ..shapes.rays import ray_room
 from ..surface import rows
 from .environment import place_towards, radiance_at
+from .forks import IS_THERE, exchange, fork_room
 from .kernels import CLAMP, LAYERS, STAGE_LAYER, trace
 from .scene import NOTHING, STRENGTH, TURN, aim
 from .shading import nearest_hit
@@ -20,10 +21,10 @@ _SHARES = 7 + rows.LOBES
 def room_for(surfaces):
     """What one call of `render_tile` works in."""
     return (
-        np.empty((4, 3)), np.zeros((_SHARES + 2 * LAYERS, HEROES)), np.empty((2, HEROES), np.int64),
+        np.empty((4, 3)), np.zeros((_SHARES + 1 + 3 * LAYERS, HEROES)), np.empty((2, HEROES), np.int64),
         np.empty(4, np.uint64), np.empty((HEROES, 3)), np.empty((HEROES, 3)),
         np.empty((surfaces, rows.SPECTRA, HEROES)), ray_room(), np.zeros(surfaces, np.int64),
-        np.empty((4, 4)), np.empty((4 + 2 * rows.LOBES, HEROES)),
+        np.empty((4, 4)), np.empty((4 + 2 * rows.LOBES, HEROES)), *fork_room(),
     )  # fmt: skip
 
 
@@ -86,6 +87,9 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
     seen, value, light, through, fraction = heroes[0], heroes[1], heroes[2], heroes[3], heroes[4]
     extinct, parts, share = heroes[5:7], heroes[7 : 7 + rows.LOBES], heroes[_SHARES : _SHARES + LAYERS]
     layers = heroes[_SHARES + LAYERS : _SHARES + LAYERS + apart.shape[0]]
+    after = _SHARES + 2 * LAYERS
+    run_seen, run_layers = heroes[after], heroes[after + 1 : after + 1 + apart.shape[0]]
+    fork = (unowned(room[11]), unowned(room[12]), unowned(room[13]))
     index, nearest_sample = places[0], places[1]
     weights, own_basis = unowned(room[4]), unowned(room[5])
     props, stack, gathered = unowned(room[6]), unowned(room[7]), unowned(room[8])
@@ -135,10 +139,28 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
                         own_basis[j, c] = (
                             basis[index[j], c] * (1.0 - fraction[j]) + basis[index[j] + 1, c] * fraction[j]
                         )
-                cut[y - y0, x - x0] += trace(
-                    met, origin, direction, state, index, fraction, nearest_sample, own_basis, scene, limits, patches,
-                    sky, panels, shape, materials, media, varying, work, seen, layers,
-                )  # fmt: skip
+                seen[:] = 0.0
+                layers[:] = 0.0
+                fork[0][IS_THERE] = 0.0
+                for run in range(HEROES):
+                    # What disperses nowhere on its way has one run.
+                    if run > 0 and fork[0][IS_THERE] <= 0.0:
+                        break
+                    exchange(run, index, fraction, nearest_sample, own_basis)
+                    cut[y - y0, x - x0] += trace(
+                        run, met, origin, direction, state, index, fraction, nearest_sample, own_basis, scene, limits,
+                        patches, sky, panels, shape, materials, media, varying, work, fork, run_seen, run_layers,
+                    )  # fmt: skip
+                    exchange(run, index, fraction, nearest_sample, own_basis)
+                    if run > 0:
+                        seen[run] += run_seen[0]
+                        for layer in range(layers.shape[0]):
+                            layers[layer, run] += run_layers[layer, 0]
+                        continue
+                    for j in range(HEROES):
+                        seen[j] += run_seen[j]
+                        for layer in range(layers.shape[0]):
+                            layers[layer, j] += run_layers[layer, j]
                 r = g = b = 0.0
                 for j in range(HEROES):
                     value = seen[j]
