@@ -43,6 +43,8 @@ from .spectral import HEROES
 # there, and the radiance clamp (0: off).
 LIMIT_REFLECTION, LIMIT_TRANSMISSION, LIMIT_VOLUME, CLAMP = range(4)
 _ROULETTE_FROM = 3
+_NARROW, _FEW_LIGHTS = 0.03, 0.25
+"""Slope width up to which a light drawn rarely lies in a mirror's lobe; how often one is drawn there."""
 # The pictures of what light met first: the surface's lobes, what wandered below it, and all that is not the specimen.
 SUBSURFACE_LAYER, STAGE_LAYER, LAYERS = range(rows.LOBES, rows.LOBES + 3)
 # What scatters within: the clear interior's own medium, or the subsurface's middle, shallow or deep materials.
@@ -216,15 +218,16 @@ def _side_of(point, medium, media, sheet):
 
 
 @kernel_part
-def _lit(point, wo, wi, side, near, far_share, own_of, counts, first, state, index, fraction, nearest_sample, basis,
-         scene, sky, panels, shape, materials, varying, stack, light, value, parts, seen, layers, share,
+def _lit(point, wo, wi, side, near, far_share, own_of, lights, counts, first, state, index, fraction, nearest_sample,
+         basis, scene, sky, panels, shape, materials, varying, stack, light, value, parts, seen, layers, share,
          through):  # fmt: skip
     """Add what one light, drawn at a point of the specimen, sends along the path; where it does not count (see
-    `trace`), only what one wavelength alone has of it."""
+    `trace`), only what one wavelength alone has of it. lights: how many are drawn at such a point."""
     scalars = own_of[0]
     lx, ly, lz, far, e = _light_drawn(
         point.x, point.y, point.z, state, index, fraction, basis, scene, sky, panels, light
     )  # fmt: skip
+    e *= lights
     cos_l = lx * point.nx + ly * point.ny + lz * point.nz
     outward = (lx * point.gx + ly * point.gy + lz * point.gz) * cos_l > 0.0
     sheet = scalars[rows.SHEET] > 0.0
@@ -282,6 +285,15 @@ def _medium_kind(scalars, state):
     pick = random_uniform(state)
     shallow = scalars[rows.SHALLOW_SHARE]
     return 2 if pick < shallow else 3 if pick < shallow + scalars[rows.DEEP_SHARE] else 1
+
+
+@leaf
+def _lights_drawn(scalars):
+    """How many lights are drawn at a place: one, or fewer where all lobes are narrow and nearly none lies in them."""
+    if scalars[rows.HAZE] > 0.0 or scalars[rows.COAT] > 0.0 or scalars[rows.SHEEN] > 0.0:
+        return 1.0
+    has_body = scalars[rows.METALNESS] < 1.0 and scalars[rows.TRANSMISSION] < 1.0
+    return 1.0 if has_body or max(scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y]) > _NARROW else _FEW_LIGHTS
 
 
 @leaf
@@ -428,13 +440,18 @@ def trace(run, first_met, origin, direction, state, index, fraction, nearest_sam
         else:
             near, far = lobes.diffuse_probabilities(wo[2], side, scalars, props, nearest_sample, tables, curves)
         own_of = (scalars, props, tables, curves, leans, lean, bumped)
-        _lit(
-            point, wo, wi, side, near, far, own_of, counts, first, state, index, fraction, nearest_sample, basis, scene,
-            sky, panels, shape, materials, varying, stack, light, value, parts, seen, layers, share, through,
-        )  # fmt: skip
+        lights = 1.0 if leans else _lights_drawn(scalars)
+        if lights >= 1.0 or random_uniform(state) < lights:
+            _lit(
+                point, wo, wi, side, near, far, own_of, lights, counts, first, state, index, fraction, nearest_sample,
+                basis, scene, sky, panels, shape, materials, varying, stack, light, value, parts, seen, layers, share,
+                through,
+            )  # fmt: skip
         density = drawn(wo, side, near, far, own_of, nearest_sample, state, wi, parts, value)
         if density <= 0.0:
             return 0.0
+        # As dense, for what it may meet, as lights are drawn less often.
+        density /= lights
         if layered and first:
             _share_first(parts, share)
         for j in range(HEROES):
