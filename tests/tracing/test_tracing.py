@@ -52,13 +52,8 @@ def on_the_ball(rendering):
     ],
 )
 def test_white_furnace(matter, roughness):
-    samples = 600 if matter == "dispersive glass" else 192
-    rendering = furnace(Surface({**LOSSLESS[matter], "roughness": roughness}), samples=samples)
-    ball = on_the_ball(rendering)
-    # Where a path keeps a single wavelength its colour is noisy, its luminance much less so.
-    assert ball @ [0.2126, 0.7152, 0.0722] == pytest.approx(1.0, abs=5e-3)
-    if matter != "dispersive glass":
-        assert ball == pytest.approx(np.ones(3), abs=5e-3)
+    rendering = furnace(Surface({**LOSSLESS[matter], "roughness": roughness}), samples=192)
+    assert on_the_ball(rendering) == pytest.approx(np.ones(3), abs=5e-3)
 
 
 @pytest.mark.parametrize("size_mm", [0.2, 60.0, 5000.0])
