@@ -136,14 +136,23 @@ def _guided(width, y0, y1, height, count, most, seed, camera, scene, patches, sk
                 out[y, x, 7] += blue
 
 
-def _albedo(compiled, is_rough):
-    if is_rough:
+def _albedo(compiled, followed):
+    if followed and _is_clear(compiled.scalars[None], compiled.spectra[None])[0]:
+        # What is looked through sends on what it does not send back: near one in all, whatever its own share.
+        return np.ones(3)
+    if followed:
         # Enough to tell what a picture's detail follows, in a fiftieth of the time.
         few = directional_albedo(compiled, _FACING, _FEW_NM, order=_FEW_NODES)
         spectrum = np.interp(WAVELENGTHS, _FEW_NM, few)
     else:
         spectrum = directional_albedo(compiled, _FACING)
     return np.clip(xyz_to_linear_srgb(reflectance_to_xyz(WAVELENGTHS, spectrum)), 0.0, 1.0)
+
+
+def _is_clear(scalars, spectra):
+    """Which of the stacked surfaces are mostly looked through."""
+    is_clear = (scalars[:, rows.TRANSMISSION] > 0.5) & (scalars[:, rows.CLEAR_SHARE] > 0.5)
+    return is_clear & (scalars[:, rows.METALNESS] <= 0.5) & (spectra[:, rows.SCATTER].max(axis=1) <= 0.0)
 
 
 def _ways(scalars, spectra):
@@ -153,8 +162,7 @@ def _ways(scalars, spectra):
     )
     smooth &= (scalars[:, rows.COAT] < _MOST_THIN) | (scalars[:, rows.COAT_X] < _SMOOTH_WIDTH)
     is_metal = scalars[:, rows.METALNESS] > 0.5
-    is_clear = (scalars[:, rows.TRANSMISSION] > 0.5) & (scalars[:, rows.CLEAR_SHARE] > 0.5)
-    is_clear &= spectra[:, rows.SCATTER].max(axis=1) <= 0.0
+    is_clear = _is_clear(scalars, spectra)
     through = np.where(scalars[:, rows.SHEET] > 0.0, _WALL, _INTERFACE)
     ways = np.where(~smooth, _STOPS, np.where(is_metal, _MIRROR, np.where(is_clear, through, _STOPS)))
     green = int(np.argmin(np.abs(np.asarray(WAVELENGTHS) - _GREEN_NM)))
