@@ -8,7 +8,7 @@ import math
 
 import numpy as np
 
-from ..optics.jit import kernel, owning_kernel, unowned
+from ..optics.jit import kernel, leaf, owning_kernel, unowned
 from .vectors import CODES, NUMBERS, boxes_met, lowest, triangles_met
 
 DEPTH = 64
@@ -29,6 +29,16 @@ def _inverse(d):
     return np.float32(1.0 / d) if abs(d) > 1e-18 else np.float32(math.copysign(1e18, d))
 
 
+@leaf
+def _for_boxes(ox, oy, oz, dx, dy, dz, near, far):
+    """What `boxes_met` is told of a ray."""
+    ix, iy, iz = _inverse(dx), _inverse(dy), _inverse(dz)
+    return (
+        3 if ix < 0.0 else 0, 3 if iy < 0.0 else 0, 3 if iz < 0.0 else 0, ix, iy, iz, np.float32(ox) * ix,
+        np.float32(oy) * iy, np.float32(oz) * iz, np.float32(near), np.float32(far),
+    )  # fmt: skip
+
+
 @kernel
 def nearest(ox, oy, oz, dx, dy, dz, near, far, nodes, groups, stack):
     """(triangle, distance, u, v) of the nearest triangle between `near` and `far`; triangle -1 where there is none.
@@ -38,11 +48,7 @@ def nearest(ox, oy, oz, dx, dy, dz, near, far, nodes, groups, stack):
     best, best_u, best_v = -1, 0.0, 0.0
     if nodes.shape[0] == 0:
         return best, far, best_u, best_v
-    ix, iy, iz = _inverse(dx), _inverse(dy), _inverse(dz)
-    rx, ry, rz = np.float32(ox) * ix, np.float32(oy) * iy, np.float32(oz) * iz
-    back_x, back_y, back_z = 3 if ix < 0.0 else 0, 3 if iy < 0.0 else 0, 3 if iz < 0.0 else 0
-    start = np.float32(near)
-    end = np.float32(far)
+    back_x, back_y, back_z, ix, iy, iz, rx, ry, rz, start, end = _for_boxes(ox, oy, oz, dx, dy, dz, near, far)
     top = _FIRST
     held = 0
     while True:
@@ -89,11 +95,7 @@ def stands_in_way(ox, oy, oz, dx, dy, dz, near, far, nodes, groups, stack):
     """Whether any triangle is met between `near` and `far`: as `nearest`, but for the first found, in no order."""
     if nodes.shape[0] == 0:
         return False
-    ix, iy, iz = _inverse(dx), _inverse(dy), _inverse(dz)
-    rx, ry, rz = np.float32(ox) * ix, np.float32(oy) * iy, np.float32(oz) * iz
-    back_x, back_y, back_z = 3 if ix < 0.0 else 0, 3 if iy < 0.0 else 0, 3 if iz < 0.0 else 0
-    start = np.float32(near)
-    end = np.float32(far)
+    back_x, back_y, back_z, ix, iy, iz, rx, ry, rz, start, end = _for_boxes(ox, oy, oz, dx, dy, dz, near, far)
     top = _FIRST
     node = 0
     while True:
