@@ -38,16 +38,21 @@ def test_what_does_not_apply_is_not_in_the_way(run, run_json, own_demo):
 def test_specimens_are_varied_renamed_and_removed(run, own_demo):
     assert run("duplicate", own_demo, BRASS, "Brass, worn")[0] == 0
     assert run("duplicate", own_demo, BRASS)[0] == 0
-    assert run("proof", own_demo, BRASS, "--note", "as found")[0] == 0
     assert run("rename", own_demo, BRASS, "Lantern bracket [/b]")[0] == 0
-    study = read_file(own_demo)
-    assert [s.name for s in study.specimens][-2:] == ["Brass, worn", f"{BRASS} 2"]
-    assert [p.specimen for p in study.proofs] == ["Lantern bracket [/b]"]
+    assert [s.name for s in read_file(own_demo).specimens][-2:] == ["Brass, worn", f"{BRASS} 2"]
     assert "[/b]" in run("show", own_demo, "Lantern bracket [/b]")[1]
     assert run("remove", own_demo, "Lantern bracket [/b]")[0] == 0
-    study = read_file(own_demo)
-    assert study.proofs == () and BRASS not in [s.name for s in study.specimens]
+    assert BRASS not in [s.name for s in read_file(own_demo).specimens]
     assert run("rename", own_demo, PLATE, f"{BRASS} 2")[0] == 2
+
+
+@pytest.mark.long
+def test_proofs_go_along_when_their_specimen_is_renamed_or_removed(run, own_demo):
+    assert run("proof", own_demo, BRASS, "--note", "as found")[0] == 0
+    assert run("rename", own_demo, BRASS, "Lantern bracket")[0] == 0
+    assert [p.specimen for p in read_file(own_demo).proofs] == ["Lantern bracket"]
+    assert run("remove", own_demo, "Lantern bracket")[0] == 0
+    assert read_file(own_demo).proofs == ()
 
 
 def test_the_booth_is_set_up_by_name_and_shown(run, run_json, own_demo, tmp_path):
