@@ -294,6 +294,17 @@ class TestJournal:
         (journal_folder() / "2.json").write_text('{"pid": "x"}')
         assert rescues() == []
 
+    def test_a_file_that_goes_while_the_folder_is_read_hides_no_rescue(self, monkeypatch):
+        """As the temporary file does that another window's journal is just being written to."""
+        subprocess.run([sys.executable, "-c", _KEEP_AND_END], check=True)
+        passing = journal_folder() / ".passing.writing"
+        passing.write_text("")
+        listed = list(os.scandir(journal_folder()))
+        assert any(e.is_file() and e.name == passing.name for e in listed)
+        passing.unlink()
+        monkeypatch.setattr("os.scandir", lambda _: sorted(listed, key=lambda e: e.name))
+        assert [r.name for r in rescues()] == ["Harrow Skerry"]
+
     def test_a_rescue_is_offered_though_its_process_number_runs_again(self):
         """As in a container, where every program of ours has the same number."""
         subprocess.run([sys.executable, "-c", _KEEP_AND_END], check=True)

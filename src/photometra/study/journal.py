@@ -8,6 +8,7 @@ import fcntl
 import hashlib
 import json
 import os
+from contextlib import suppress
 from dataclasses import dataclass
 from pathlib import Path
 from uuid import uuid4
@@ -103,11 +104,16 @@ def rescues() -> list[Rescue]:
 
     Every study in the folder is offered, whether or not its note can be read: none is passed over unseen.
     """
-    found = []
+    found, entries = [], []
     try:
-        entries = [(e.stat().st_mtime, Path(e.path)) for e in os.scandir(journal_folder()) if e.is_file()]
+        names = [Path(e.path) for e in os.scandir(journal_folder())]
     except OSError:
         return found
+    for path in names:
+        # What another program was writing may be gone by now: no reason to pass over the rest.
+        with suppress(OSError):
+            if path.is_file():
+                entries.append((path.stat().st_mtime, path))
     for _, study in sorted(entries, reverse=True):
         if study.suffix == SUFFIX and not _is_held(study.with_suffix(".lock")):
             path, name = _about(study)
