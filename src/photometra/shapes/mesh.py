@@ -19,8 +19,8 @@ _PAD = 1e-5
 class Mesh:
     """Triangles in the order of the hierarchy, for the kernels.
 
-    nodes (n, NODE_FLOATS): low x, y, z and high x, y, z of eight boxes, and for each the node that it holds, or
-    -1 - the group; groups (g, GROUP_FLOATS): see `vectors.triangles_met`. corners (t, 9): a corner and the two edges
+    nodes (n, NODE_FLOATS): eight boxes each, see `vectors.boxes_met`, and for each box the node that it holds, or
+    -1 - its group; groups (g, GROUP_FLOATS): see `vectors.triangles_met`. corners (t, 9): a corner and the two edges
     from it; normals (t, 9): of the three corners; material (t,): whose surface it has; uvs (t, 6): texture coordinates
     of the three corners, or none (0, 6).
     """
