@@ -5,8 +5,17 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from photometra.instruments import INSTRUMENTS, brdf, constants_reading, light_split, measured
+from photometra.instruments import (
+    INSTRUMENTS,
+    brdf,
+    constants_reading,
+    directional_albedo,
+    glossmeter,
+    light_split,
+    measured,
+)
 from photometra.instruments.glossmeter import RECEPTOR_DEG, SOURCE_DEG, gloss, spectral_rule
+from photometra.instruments.integrate import flux_into_aperture
 from photometra.optics import cauchy_ior, fresnel_conductor, fresnel_dielectric
 from photometra.surface import Surface, table
 from photometra.surface.compile import compile_surface
@@ -170,3 +179,37 @@ def test_the_ray_is_refracted_by_snell():
     # A clear plate at 40 degrees: what leaves and what is thrown back at the far side, by Fresnel.
     r = float(fresnel_dielectric(np.cos(np.radians(40.0)), 1.5))
     assert split.returned.share / (split.leaves.share + split.returned.share) == pytest.approx(r, abs=2e-3)
+
+
+_FINISHES = {
+    "enamel": {"ior": 1.53, "colour": (0.1, 0.1, 0.1)},
+    "filmed": {"metalness": 1.0, "constants": "titanium", "film.amount": 1.0, "film.thickness": 60.0, "film.ior": 2.3},
+    "varnished": {"coat.amount": 1.0, "coat.ior": 1.5, "colour": (0.3, 0.2, 0.1)},
+    "brushed": {"metalness": 1.0, "constants": "brass-70-30", "anisotropy": 0.6},
+}
+
+
+class TestRules:
+    """The rules that instruments are read by, against rules many times as fine."""
+
+    @pytest.mark.parametrize("roughness", [0.0, 0.02, 0.1, 0.145, 0.3, 0.8])
+    @pytest.mark.parametrize("finish", _FINISHES)
+    def test_what_a_trap_takes_and_what_is_sent_anywhere(self, finish, roughness):
+        given = {**_FINISHES[finish], "roughness": roughness}
+        compiled = compile_surface(Surface({**given, "coat.roughness": roughness} if "coat.ior" in given else given))
+        nm, beam, half = np.array([420.0, 550.0, 700.0]), np.radians(8.0), (np.radians(5.0),) * 2
+        fine = flux_into_aperture(compiled, beam, half, nm, is_round=True, order=(64, 48))
+        assert flux_into_aperture(compiled, beam, half, nm, is_round=True) == pytest.approx(fine, abs=3e-5)
+        fine = directional_albedo(compiled, np.cos(beam), nm, order=(96, 60))
+        assert directional_albedo(compiled, np.cos(beam), nm) == pytest.approx(fine, abs=8e-5)
+
+    @pytest.mark.parametrize("roughness", [0.1, 0.175, 0.25, 0.5])
+    @pytest.mark.parametrize("angle", [20.0, 60.0, 85.0])
+    def test_gloss(self, angle, roughness, monkeypatch):
+        compiled = [compile_surface(Surface({**_FINISHES[f], "roughness": roughness})) for f in ("enamel", "filmed")]
+        found = [gloss(c, [angle])[0] for c in compiled]
+        for rule in ("_ORDERS", "_ORDERS_WIDE"):
+            monkeypatch.setattr(glossmeter, rule, {angle: (40, 30)})
+        for rule in ("_SOURCE_NODES", "_SOURCE_NODES_WIDE"):
+            monkeypatch.setattr(glossmeter, rule, (5, 5))
+        assert found == pytest.approx([gloss(c, [angle])[0] for c in compiled], rel=3e-4)

@@ -1,6 +1,7 @@
 """What an instrument takes for one wavelength: a triangle about it, as behind two equal slits (ASTM E2729)."""
 
 import math
+from functools import lru_cache
 
 import numpy as np
 
@@ -21,6 +22,17 @@ def film_fringe_nm(surface, wavelength_nm):
     return wavelength_nm**2 / (2.0 * surface["film.ior"] * surface["film.thickness"])
 
 
+@lru_cache(maxsize=32)
+def _at(wavelengths):
+    """(different wavelengths in order, where each of the given is among them, what gives the second derivative between
+    them, (n, n), None where they are few)."""
+    nodes, back = np.unique(np.frombuffer(wavelengths), return_inverse=True)
+    if nodes.size < _FEWEST:
+        return nodes, back, None
+    slope = np.gradient(np.eye(nodes.size), nodes, axis=-1)
+    return nodes, back, slope @ slope
+
+
 def within_bandpass(wavelengths, width_nm, fringe_nm, values_at):
     """Mean of what `values_at` (a function of wavelengths (n,) in nm, giving (..., n)) gives over the band-pass.
 
@@ -31,10 +43,10 @@ def within_bandpass(wavelengths, width_nm, fringe_nm, values_at):
     wavelengths = np.asarray(wavelengths, float)
     if width_nm <= 0.0:
         return values_at(wavelengths)
-    nodes, back = np.unique(wavelengths, return_inverse=True)
+    nodes, back, curvature = _at(wavelengths.tobytes())
     if fringe_nm > _SMOOTH * width_nm and nodes.size >= _FEWEST and np.diff(nodes).max() <= 2.0 * width_nm:
         values = np.asarray(values_at(nodes))
-        curved = np.gradient(np.gradient(values, nodes, axis=-1), nodes, axis=-1)
+        curved = values @ curvature
         return (values + 0.5 * _VARIANCE * width_nm**2 * curved)[..., back.reshape(wavelengths.shape)]
     if fringe_nm > _SMOOTH * width_nm:
         offsets, weights = np.array([-1.0, 1.0]) * math.sqrt(_VARIANCE), np.array([0.5, 0.5])

@@ -5,6 +5,7 @@ Deterministic rules, smooth in the parameters, so that the solver can take diffe
 """
 
 import math
+from functools import lru_cache
 
 import numpy as np
 
@@ -17,15 +18,22 @@ from ..surface import facets, lobes, rows
 
 def wavelength_samples(wavelengths):
     """(index, fraction, nearest) on the spectra's grid; wavelengths outside it take its end values."""
-    x = (np.clip(np.asarray(wavelengths, float), WAVELENGTHS[0], WAVELENGTHS[-1]) - WAVELENGTHS[0]) / (
-        WAVELENGTHS[1] - WAVELENGTHS[0]
-    )
+    return _samples(np.ascontiguousarray(wavelengths, float).tobytes())
+
+
+@lru_cache(maxsize=64)
+def _samples(wavelengths):
+    # Instruments ask for the same few hundreds of times in a solve.
+    x = np.clip(np.frombuffer(wavelengths), WAVELENGTHS[0], WAVELENGTHS[-1]) - WAVELENGTHS[0]
+    x /= WAVELENGTHS[1] - WAVELENGTHS[0]
     index = np.minimum(x.astype(np.int64), WAVELENGTHS.size - 1)
     return index, x - index, np.minimum(np.round(x).astype(np.int64), WAVELENGTHS.size - 1)
 
 
-_POLAR, _TURNS, _TURNS_ASLANT, _ASLANT = 24, 10, 14, 0.9
+_POLAR, _TURNS, _TURNS_ASLANT, _ASLANT = 24, 5, 14, 0.9
 """Nodes of a rule, and turns; more of these where light falls in at a smaller cosine."""
+_TURNS_OF_STROKES = 30
+"""At least so many, over the whole turn, where the finish has strokes."""
 
 
 @owning_kernel
@@ -47,7 +55,7 @@ def _sent_share(cos_o, side, way, polar, weights, facet, facet_weights, turns, i
     if scalars[rows.ANISOTROPIC] > 0.0:
         wo[0], wo[1] = rows.to_lobe_frame(sine, 0.0, scalars)
         span = 1.0
-        turns *= 3
+        turns = max(3 * turns, _TURNS_OF_STROKES)
     wi = np.empty(3)
     value = np.empty(n)
     parts = np.empty((rows.LOBES, n))
@@ -55,6 +63,9 @@ def _sent_share(cos_o, side, way, polar, weights, facet, facet_weights, turns, i
     near, far = lobes.diffuse_probabilities(cos_o, side, scalars, props, grid, tables, curves)
     coat, near_cosine, far_cosine, bare, bent = lobes.mixture(cos_o, side, near, far, scalars, curves)
     sheet = scalars[rows.SHEET] > 0.0
+    # A facet of what is opaque sends all back that it does not absorb, if it sends back any.
+    lets_in = side == rows.INNER or scalars[rows.TRANSMISSION] * (1.0 - scalars[rows.METALNESS]) > 0.0
+    mirrors = facets.interface_reflectance(1.0, side, scalars, props, value)[0] > 0.0
     for lobe in range(6):
         share = near_cosine if way > 0.0 else far_cosine
         ax = ay = 0.0
@@ -95,7 +106,9 @@ def _sent_share(cos_o, side, way, polar, weights, facet, facet_weights, turns, i
                 else:
                     hx, hy, hz = sample_visible_normal(wo[0], wo[1], cos_o, ax, ay, u, place)
                     cos_d = min(1.0, wo[0] * hx + wo[1] * hy + cos_o * hz)
-                    if lobe < 3 and not sheet:
+                    if lobe < 3 and not lets_in:
+                        weight *= 1.0 if mirrors else 0.0
+                    elif lobe < 3 and not sheet:
                         mean, passed = facets.interface_reflectance(cos_d, side, scalars, props, value)
                         weight *= (mean if way > 0.0 else passed) / (mean + passed) if mean + passed > 0.0 else 0.0
                     wi[0] = 2.0 * cos_d * hx - wo[0]
@@ -146,8 +159,14 @@ def _edge(x, y, c, psi, half_x, half_y, is_round):
     return min(tx, ty)
 
 
+_OUTWARD, _OUTWARD_WIDE, _WIDE, _ABOUT = 12, 6, 0.02, 10
+"""Nodes of a rule over an aperture: outwards, fewer for lobes of wider slopes than so; and about, in each quarter."""
+_STEPS, _STEPS_OF_STROKES = 12, 32
+"""Even ones, all the way about."""
+
+
 @owning_kernel
-def _flux_into_aperture(theta, source_x, source_y, half_x, half_y, is_round, radial, radial_weights,
+def _flux_into_aperture(theta, source_x, source_y, half_x, half_y, is_round, is_even, radial, radial_weights,
                         turning, turning_weights, index, fraction, grid,
                         scalars, spectra, tables, curves, out):  # fmt: skip
     """Light from one direction that the surface sends into an aperture about the mirror direction.
@@ -155,7 +174,8 @@ def _flux_into_aperture(theta, source_x, source_y, half_x, half_y, is_round, rad
     Angles in radians. The source stands at theta + source_x in the plane of incidence and source_y across it;
     the aperture is centred on the mirror direction of theta. Polar coordinates about the source's own mirror
     direction, squeezed by cos(theta) across, as the lobe is (its half vectors tilt more); the radius runs as
-    alpha sinh(v), in which a GGX lobe of any width is smooth. The turn is split at the corners.
+    alpha sinh(v), in which a GGX lobe of any width is smooth. The turn is split at the corners, or (is_even) goes round
+    in even steps: best where nothing changes much on the way, as about a round aperture seen from well above.
     """
     scalars, spectra, tables, curves = unowned(scalars), unowned(spectra), unowned(tables), unowned(curves)
     n = index.shape[0]
@@ -182,14 +202,18 @@ def _flux_into_aperture(theta, source_x, source_y, half_x, half_y, is_round, rad
     corners[3] = math.atan2((half_y - source_y) / c, -half_x - source_x)
     corners[4] = corners[0] + 2.0 * math.pi
     out[:] = 0.0
-    for piece in range(4):
+    for piece in range(1 if is_even else 4):
         # Counted from the edge's own normal, tan(turn) = sinh(w): even for an edge seen almost end on.
         middle = 0.5 * math.pi * (piece - 1)
         w0 = math.asinh(math.tan(corners[piece] - middle))
         width = math.asinh(math.tan(corners[piece + 1] - middle)) - w0
         for a in range(turning.shape[0]):
             w = w0 + width * turning[a]
+            turn = width / math.cosh(w)
             psi = middle + math.atan(math.sinh(w))
+            if is_even:
+                turn = 2.0 * math.pi
+                psi = turn * turning[a]
             far_v = math.asinh(_edge(source_x, source_y, c, psi, half_x, half_y, is_round) / scale)
             for b in range(radial.shape[0]):
                 v = far_v * radial[b]
@@ -203,22 +227,36 @@ def _flux_into_aperture(theta, source_x, source_y, half_x, half_y, is_round, rad
                     continue
                 wi[0], wi[1] = rows.to_lobe_frame(wi[0], wi[1], scalars)
                 lobes.evaluate(wo, wi, rows.FRONT, near, far, scalars, props, grid, tables, curves, parts, value)
-                weight = width / math.cosh(w) * turning_weights[a] * far_v * radial_weights[b]
+                weight = turn * turning_weights[a] * far_v * radial_weights[b]
                 weight *= rho * c * scale * math.cosh(v) * math.cos(across)
                 for j in range(n):
                     out[j] += weight * value[j]
 
 
-def flux_into_aperture(compiled, theta, half_angles, wavelengths, source=(0.0, 0.0), is_round=False, order=(12, 10)):
+def narrowest_width(compiled):
+    """The slope width of the narrowest lobe that a beam meets."""
+    narrowest = compiled.scalars[rows.ALPHA_Y]
+    return min(narrowest, compiled.scalars[rows.COAT_Y]) if compiled.scalars[rows.COAT] > 0.0 else narrowest
+
+
+def flux_into_aperture(compiled, theta, half_angles, wavelengths, source=(0.0, 0.0), is_round=False, order=None):
     """Share of a beam at `theta` that reaches an aperture about its mirror direction, (n,).
 
     Angles in radians; half_angles: half the aperture in the plane of incidence and across it (the radius twice
     for a round one); source: how far the beam's own direction is off the aperture's axis, less than half_angles.
+    order: nodes outwards, and about, for each quarter.
     """
     out = np.empty(np.size(wavelengths))
+    is_wide = narrowest_width(compiled) > _WIDE
+    outward, about = order or (_OUTWARD_WIDE if is_wide else _OUTWARD, _ABOUT)
+    is_even = is_round and math.cos(theta) > _ASLANT and order is None
+    turning = gauss(about)
+    if is_even:
+        steps = _STEPS_OF_STROKES if compiled.scalars[rows.ANISOTROPIC] > 0.0 else _STEPS
+        turning = (np.arange(steps) + 0.5) / steps, np.full(steps, 1.0 / steps)
     _flux_into_aperture(
         float(theta), float(source[0]), float(source[1]), float(half_angles[0]), float(half_angles[1]),
-        is_round, *gauss(order[0]), *gauss(order[1]), *wavelength_samples(wavelengths), *compiled.arrays, out,
+        is_round, is_even, *gauss(outward), *turning, *wavelength_samples(wavelengths), *compiled.arrays, out,
     )  # fmt: skip
     return out
 

@@ -3,7 +3,7 @@
 The coefficients interpolate at Chebyshev's points; what is left of a quarter or an eighth of a turn is small enough.
 """
 
-import math
+import numpy as np
 
 from .jit import leaf
 
@@ -13,8 +13,9 @@ _EIGHTH = 0.41421356237309503
 @leaf
 def circle(turns):
     """(cosine, sine) of an angle in turns, of any size."""
-    x = 4.0 * (turns - math.floor(turns))
-    quarter = math.floor(x + 0.5)
+    # All in floating point and without a branch, so that a loop of these is worked out several at a time.
+    x = 4.0 * (turns - np.floor(turns))
+    quarter = np.floor(x + 0.5)
     f = x - quarter
     s2 = f * f
     sine = f * (
@@ -25,10 +26,11 @@ def circle(turns):
         -1.23370055012
         + s2 * (0.2536695071518 + s2 * (-0.0208634679864 + s2 * (0.000919161682153 + s2 * -2.485089741337e-05)))
     )
-    which = int(quarter) & 3
-    if which & 1:
-        sine, cosine = cosine, sine
-    return (-cosine if which == 1 or which == 2 else cosine), (-sine if which >= 2 else sine)
+    is_odd = quarter == 1.0 or quarter == 3.0
+    along, across = (sine, cosine) if is_odd else (cosine, sine)
+    return (-along if quarter == 1.0 or quarter == 2.0 else along), (
+        -across if quarter == 2.0 or quarter == 3.0 else across
+    )
 
 
 @leaf

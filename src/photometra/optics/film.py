@@ -7,37 +7,44 @@ import numpy as np
 
 from ..errors import InputError
 from ..words import tr
+from .circle import circle
 from .fresnel import checked_cosine
 from .jit import elementwise, kernel, leaf
 
+_LEAST = 1e-150
+"""What a root is taken to be at least, where it is divided by."""
+
 
 @leaf
-def _summed(r01, r12, cos_b, sin_b):
-    """|(r01 + r12 q) / (1 + r01 r12 q)|² for a real r01 and q = cos_b + i sin_b."""
-    x = r12.real * cos_b - r12.imag * sin_b
-    y = r12.real * sin_b + r12.imag * cos_b
-    above = (r01 + x) * (r01 + x) + y * y
-    below = (1.0 + r01 * x) * (1.0 + r01 * x) + r01 * r01 * y * y
-    return above / below
+def _summed(a, b, n_re, n_im, d_re, d_im, cos_b, sin_b):
+    """|(r01 + r12 q) / (1 + r01 r12 q)|² for r01 = a / b, r12 = n / d and q = cos_b + i sin_b, in one division."""
+    x = n_re * cos_b - n_im * sin_b
+    y = n_re * sin_b + n_im * cos_b
+    above_re, above_im = a * d_re + b * x, a * d_im + b * y
+    below_re, below_im = b * d_re + a * x, b * d_im + a * y
+    return (above_re * above_re + above_im * above_im) / (below_re * below_re + below_im * below_im)
 
 
-@kernel
-def _clear_film(kz0, sin_i2, wavelength, film, thickness, base, outer):
-    """`film_scalar` for a film through which light passes without loss: |q| = 1, and r01 is real."""
+@leaf
+def clear_film(cos_i, wavelength, film, thickness, base_n, base_k, outer):
+    """`film_scalar` for a film through which light passes without loss, at angles at which it does: |q| = 1, and r01
+    is real. In real numbers and without a branch: a loop of these is worked out several at a time."""
+    sin_i2 = outer * outer * (1.0 - cos_i * cos_i)
     e0 = outer * outer
     e1 = film * film
-    e2 = base * base
+    e2_re, e2_im = base_n * base_n - base_k * base_k, 2.0 * base_n * base_k
+    kz0 = outer * cos_i
     kz1 = math.sqrt(e1 - sin_i2)
-    kz2 = cmath.sqrt(e2 - sin_i2)
-    if kz2.imag < 0.0:
-        kz2 = -kz2
-    b = 4.0 * math.pi * thickness / wavelength * kz1
-    cos_b = math.cos(b)
-    sin_b = math.sin(b)
-    s = _summed((kz0 - kz1) / (kz0 + kz1), (kz1 - kz2) / (kz1 + kz2), cos_b, sin_b)
-    p = _summed(
-        (e1 * kz0 - e0 * kz1) / (e1 * kz0 + e0 * kz1), (e2 * kz1 - e1 * kz2) / (e2 * kz1 + e1 * kz2), cos_b, sin_b
-    )
+    # u + i v is the root of (n + i k)² - sin²; whichever of the two does not cancel comes first, and u v = n k.
+    t = e2_re - sin_i2
+    root = math.sqrt(0.5 * (math.sqrt(t * t + e2_im * e2_im) + abs(t)))
+    other = 0.5 * e2_im / max(root, _LEAST)
+    u, v = (root, other) if t >= 0.0 else (other, root)
+    cos_b, sin_b = circle(2.0 * thickness / wavelength * kz1)
+    s = _summed(kz0 - kz1, kz0 + kz1, kz1 - u, -v, kz1 + u, v, cos_b, sin_b)
+    a, b = e1 * kz0 - e0 * kz1, e1 * kz0 + e0 * kz1
+    x_re, x_im, y_re, y_im = e2_re * kz1, e2_im * kz1, e1 * u, e1 * v
+    p = _summed(a, b, x_re - y_re, x_im - y_im, x_re + y_re, x_im + y_im, cos_b, sin_b)
     return 0.5 * (s + p)
 
 
@@ -49,9 +56,8 @@ def film_scalar(cos_i, wavelength, film, thickness, base, outer):
     for s and p apart (Born & Wolf 1999, section 1.6). The sign of each root is the one that decays
     into the medium.
     """
-    sin_i2 = outer * outer * (1.0 - cos_i * cos_i)
-    if film.imag == 0.0 and film.real * film.real > sin_i2:
-        return _clear_film(outer * cos_i, sin_i2, wavelength, film.real, thickness, base, outer)
+    if film.imag == 0.0 and film.real * film.real > outer * outer * (1.0 - cos_i * cos_i):
+        return clear_film(cos_i, wavelength, film.real, thickness, base.real, base.imag, outer)
     s, p = film_amplitudes(cos_i, wavelength, film, thickness, base, outer)
     return 0.5 * (s.real * s.real + s.imag * s.imag + p.real * p.real + p.imag * p.imag)
 

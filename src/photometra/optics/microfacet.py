@@ -46,13 +46,10 @@ def sample_visible_normal(x, y, z, ax, ay, u0, u1):
     return hx * inv, hy * inv, hz * inv
 
 
-@kernel
-def _room_left(x, y, z, ax, ay, u0, u1, ior):
-    """How far what the visible normal of two numbers mirrors is from not getting away: its cosine to the mean surface;
-    or, of light within a coat of an index, the square of the cosine outside where that is less."""
-    hx, hy, hz = sample_visible_normal(x, y, z, ax, ay, u0, u1)
-    twice = 2.0 * min(1.0, x * hx + y * hy + z * hz)
-    up = twice * hz - z
+@leaf
+def _room(up, ior):
+    """How far light that goes up at a cosine is from not getting away: that cosine to the mean surface; or, of light
+    within a coat of an index, the square of the cosine outside where that is less."""
     return min(up, 1.0 - ior * ior * max(0.0, 1.0 - up * up)) if ior > 1.0 else up
 
 
@@ -61,22 +58,35 @@ def sent_back_until(x, y, z, ax, ay, u0, ior):
     """For one u0, the u1 up to which visible normals of (x, y, z) send light away, and not below the surface.
 
     ior: 1, or the index of a coat from within which it has to get out. A rule laid up to there has no kink within. By
-    false position (Dowell & Jarratt 1971).
+    false position, the end that stays made to count for less (Anderson & Björck 1973).
     """
-    low, high = 0.0, 1.0
-    at_low, at_high = _room_left(x, y, z, ax, ay, u0, 0.0, ior), -1.0
-    if at_low <= 0.0:
-        return 0.0
+    # The light as `sample_visible_normal` stretches it; all that depends on u1 is left for the loop.
+    sx, sy = ax * x, ay * y
+    stretch = math.sqrt(sx * sx + sy * sy + z * z)
+    sx, sy, sz = sx / stretch, sy / stretch, z / stretch
+    along, across = math.cos(2.0 * math.pi * u0), math.sin(2.0 * math.pi * u0)
+    low, high, at_low, at_high = 0.0, 1.0, 1.0, _room(-z, ior)
+    place, stayed = 0.0, 0
     for _ in range(40):
-        place = low + (high - low) * at_low / (at_low - at_high)
-        there = _room_left(x, y, z, ax, ay, u0, place, ior)
+        cz = (1.0 - place) * (1.0 + sz) - sz
+        r = math.sqrt(max(0.0, 1.0 - cz * cz))
+        wx, wy, hz = r * along + sx, r * across + sy, max(0.0, cz + sz)
+        hx, hy = ax * wx, ay * wy
+        up = 2.0 * stretch * (sx * wx + sy * wy + sz * hz) * hz / (hx * hx + hy * hy + hz * hz) - z
+        there = _room(up, ior)
+        if place == 0.0 and there <= 0.0:
+            return 0.0
         if abs(there) < 1e-12 or high - low < 1e-12:
             return place
-        # The end that stays is made to count for less, so that both ends move.
         if there > 0.0:
-            low, at_low, at_high = place, there, 0.5 * at_high
+            if stayed > 0:
+                at_high *= 1.0 - there / at_low if there < at_low else 0.5
+            low, at_low, stayed = place, there, 1 if place > 0.0 else 0
         else:
-            high, at_high, at_low = place, there, 0.5 * at_low
+            if stayed < 0:
+                at_low *= 1.0 - there / at_high if there > at_high else 0.5
+            high, at_high, stayed = place, there, -1
+        place = low + (high - low) * at_low / (at_low - at_high)
     return low
 
 

@@ -76,12 +76,12 @@ class Bump:
 class Bank:
     """members: (surface, compiled) at every combination of the axes' nodes, the last axis changing fastest; middle: the
     surface as compiled half-way, where one has to stand for all. is_quadrature: the nodes are those of a Gaussian
-    quadrature over the whole body."""
+    quadrature over the whole body, for instruments, which need no middle."""
 
     surface: Surface
     axes: tuple[Axis, ...]
     members: tuple[tuple[Surface, CompiledSurface], ...]
-    middle: CompiledSurface
+    middle: CompiledSurface | None
     bump: Bump | None = None
     coat_bump: Bump | None = None
     is_quadrature: bool = False
@@ -92,27 +92,35 @@ class Bank:
 
     def shares(self, spot: Spot | None = None, part=0):
         """How much of the body, or of a spot on it, each member makes up: (members,), sum 1."""
-        levels = levels_on(self._chains, self.lies_on, spot, part)
-        # Of a spot the levels may lie where a polynomial through the nodes of the whole is not to be trusted.
-        within = spot is None or self._reaches(levels)
-        return joint_shares(levels, self.axes, self.is_quadrature and within)
-
-    def _reaches(self, levels):
-        """Whether levels (m, chains) lie within the nodes of every axis, or next to them."""
-        at = 0
-        for a in self.axes:
-            own, at = levels[:, at], at + len(a.chains)
-            if a.palette is None and not (a.nodes[0] - _NEXT <= own.min() and own.max() <= a.nodes[-1] + _NEXT):
-                return False
-        return True
-
-    @property
-    def _chains(self):
-        return tuple(chain for a in self.axes for chain in a.chains)
+        return _shares(self.axes, self.lies_on, spot, part, self.is_quadrature)
 
     def laid(self):
         """The layers of the axes, and of the bumps after them, for the kernels: see `maps.laying.Laid`."""
-        return laid((*self._chains, *(b.layers for b in (self.bump, self.coat_bump) if b)), self.lies_on)
+        return laid((*_chains(self.axes), *(b.layers for b in (self.bump, self.coat_bump) if b)), self.lies_on)
+
+
+def _chains(axes):
+    return tuple(chain for a in axes for chain in a.chains)
+
+
+@lru_cache(maxsize=64)
+def _shares(axes, lies_on, spot, part, is_quadrature):
+    levels = levels_on(_chains(axes), lies_on, spot, part)
+    # Of a spot the levels may lie where a polynomial through the nodes of the whole is not to be trusted.
+    within = spot is None or _reach_over(axes, levels)
+    shares = joint_shares(levels, axes, is_quadrature and within)
+    shares.flags.writeable = False
+    return shares
+
+
+def _reach_over(axes, levels):
+    """Whether levels (m, chains) lie within the nodes of every axis, or next to them."""
+    at = 0
+    for a in axes:
+        own, at = levels[:, at], at + len(a.chains)
+        if a.palette is None and not (a.nodes[0] - _NEXT <= own.min() and own.max() <= a.nodes[-1] + _NEXT):
+            return False
+    return True
 
 
 def _lagrange(nodes, t):
@@ -169,7 +177,8 @@ def compile_bank(surface: Surface, constants=None, make: Callable = compile_surf
         member = Surface({**plain, **{name: surface.input(name).at(level) for name, level in at.items()}})
         members.append((member, make(member, constants)))
     bumps = bump_of(surface), bump_of(surface, COAT_BUMP)
-    return Bank(surface, axes, tuple(members), make(surface.uniform(), constants), *bumps, is_quadrature)
+    middle = None if is_quadrature else make(surface.uniform(), constants)
+    return Bank(surface, axes, tuple(members), middle, *bumps, is_quadrature)
 
 
 def bump_of(surface, name=BUMP) -> Bump | None:
@@ -228,13 +237,12 @@ def _axes(surface, is_quadrature=False):
     for chains, names in groups.items():
         if len(chains) > 1:
             palette = _palette(chains, surface.lies_on, wanted[chains])
-            axes.append(Axis(chains, tuple(names), palette.colours, palette))
+            axes.append(_of_palette(chains, tuple(names), palette))
             continue
         finest = max(names, key=lambda n: _count(surface, n))
         if is_quadrature and wanted[chains] > 1:
-            levels = levels_on(chains, surface.lies_on)[:, 0]
-            nodes = gauss_nodes(levels, min(wanted[chains], max(_gauss_count(surface, n) for n in names)))
-            axes.append(Axis(chains, tuple(names), nodes))
+            count = min(wanted[chains], max(_gauss_count(surface, n) for n in names))
+            axes.append(_quadrature(chains, tuple(names), surface.lies_on, count))
             continue
         axes.append(Axis(chains, tuple(names), _nodes(surface, finest, wanted[chains])))
     return tuple(axes)
@@ -245,6 +253,17 @@ def _gauss_count(surface, name):
     if p.kind == "colour":
         return _OF_COLOURS[_span(surface.input(name)) > _ALIKE]
     return min(p.varies, QUADRATURE)
+
+
+# The same axes as before, where a solve moves what a map's ends are: what they share is told once.
+@lru_cache(maxsize=32)
+def _quadrature(chains, names, lies_on, count):
+    return Axis(chains, names, gauss_nodes(levels_on(chains, lies_on)[:, 0], count))
+
+
+@lru_cache(maxsize=8)
+def _of_palette(chains, names, palette):
+    return Axis(chains, names, palette.colours, palette)
 
 
 @lru_cache(maxsize=8)

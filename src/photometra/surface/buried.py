@@ -9,6 +9,7 @@ Clapper's (1953) way out.
 """
 
 import math
+from dataclasses import dataclass
 from functools import lru_cache
 
 import numpy as np
@@ -264,9 +265,10 @@ def rough_face(ax, ay, ior):
 
 @lru_cache(maxsize=64)
 def _base(ax, ay, ior):
+    """(_FACETS, NODES, NODES) of `_base_shares`: facets come first, as a sum over them is one product of matrices."""
     shares = np.zeros((NODES, _FACETS, NODES))
     _base_shares(ax, ay, ior, inner_cosines(ior), *_rule(ax == ay), shares)
-    return shares
+    return np.ascontiguousarray(shares.transpose(1, 0, 2))
 
 
 @lru_cache(maxsize=64)
@@ -291,6 +293,34 @@ def blurred_landing(scalars):
     return tuple(_mixed(scalars, lambda ax, ay, k=k: _landing(float(ax), float(ay), *coat)[k]) for k in range(2))
 
 
+def _dot(a, b):
+    return np.einsum("lj,lj->l", *np.broadcast_arrays(a, b))
+
+
+@dataclass(frozen=True, eq=False)
+class Rounds:
+    """What leaves of the finish alone (wavelengths, COSINES), and what a body of whatever colour adds to it: a product
+    of two vectors, so that one solution serves all of them (Sherman & Morrison 1950).
+
+    lit, kept: what leaves, and what goes on below, for light that a body sends out; again, seen, more: of a body's own
+    light, of the light outside and of what goes on, what gets to the body, by wavelength.
+    """
+
+    finish: np.ndarray
+    lit: np.ndarray
+    kept: np.ndarray
+    again: np.ndarray
+    seen: np.ndarray
+    more: np.ndarray
+
+    def with_body(self, body):
+        """(what leaves in all, what goes on below) with a body that sends so much back evenly, by wavelength."""
+        share = body / (1.0 - body * self.again)
+        return tuple(
+            alone + (share * of)[:, None] * self.lit for alone, of in ((self.finish, self.seen), (self.kept, self.more))
+        )
+
+
 class Balance:
     """The balance of light under a coat, by wavelength, or by one that stands for all."""
 
@@ -308,35 +338,24 @@ class Balance:
         """What leaves after one round on `facets` (wavelengths, NODES, NODES), by cosine outside."""
         return self._down(facets) @ self.leave @ self.enter.T
 
-    def all(self, finish, passed, body, on=None):
-        """(what leaves of the finish alone, what leaves in all, what goes on below), by cosine outside.
-
-        finish: what the base's interface sends back (wavelengths, NODES, NODES); passed (wavelengths, NODES): what it
-        passes to a body, which sends a share `body` of it back evenly; on: what it passes to what lies below that. A
-        body adds one product of two vectors to the balance, so that one solution for the finish serves it (Sherman &
-        Morrison 1950), whatever its colour.
-        """
+    def rounds(self, finish, passed, on=None):
+        """The `Rounds` of light between the coat and a base whose interface sends back `finish` (wavelengths, NODES,
+        NODES), passes `passed` (wavelengths, NODES) to a body, and `on` to what lies below that."""
         down = self._down(finish)
         sources = [down @ self.leave, self.once * passed, self.once * (np.zeros_like(passed) if on is None else on)]
         sources = np.stack(np.broadcast_arrays(*sources), axis=-1)
         alone, lit, kept = np.moveaxis(np.linalg.solve(np.eye(NODES) - down @ self.back, sources), -1, 0)
         spread = passed * self.weights / np.maximum(passed @ self.weights, 1e-9)[:, None] * self.once
-        again = body * self._dot(spread, lit @ self.back.T)
-        seen = body * self._dot(spread, self.leave + alone @ self.back.T) / (1.0 - again)
-        more = body * self._dot(spread, kept @ self.back.T) / (1.0 - again)
-        whole, below = alone + seen[:, None] * lit, kept + more[:, None] * lit
-        return alone @ self.enter.T, whole @ self.enter.T, below @ self.enter.T
+        again, seen, more = (_dot(spread, of @ self.back.T) for of in (lit, alone, kept))
+        leaves = (of @ self.enter.T for of in (alone, lit, kept))
+        return Rounds(*leaves, again, seen + _dot(spread, self.leave), more)
 
     def _down(self, base):
         return self.once[:, :, None] * base * self.once[:, None, :]
 
-    @staticmethod
-    def _dot(a, b):
-        return np.einsum("lj,lj->l", *np.broadcast_arrays(a, b))
-
     def lobes(self, reflectance):
         """The base's facets (wavelengths, NODES, NODES) for what they reflect, (_FACETS, wavelengths)."""
-        return np.einsum("ifj,fl->lij", self.facets, reflectance, optimize=True)
+        return np.tensordot(reflectance, self.facets, (0, 0))
 
     def even(self, sent, taken):
         """A base that sends on evenly: (wavelengths, NODES) of shares sent by cosine, spread as `taken`."""

@@ -59,42 +59,58 @@ def compile_coat(surface, widths, scalars, curves):
     return parts
 
 
-def bury(surface, face, scalars, spectra, tables, bare):
-    """Fill in what is seen of the base under the coat, whose own face has these `Sides`.
+class Buried:
+    """The base under a coat but for its body's colour, which `show` adds: whatever that is, the rest stays."""
 
-    bare: (share let in below by wavelength and cosine, share a bare sheet lets through by the same or None).
-    """
-    white = np.maximum(reflectance_of(surface["coat.colour"]), _DARKEST) ** (surface["coat.thickness"] / COLOUR_UM)
-    spectra[rows.COAT_ONCE] = np.sqrt(white)
-    # Where nothing but the body has a colour, one wavelength stands for all.
-    count = 1 if scalars[rows.ACHROMATIC] > 0.0 and scalars[rows.METALNESS] <= 0.0 and np.ptp(white) < 1e-9 else None
-    balance = Balance(scalars, np.sqrt(white[:count]), face)
-    base = _Base(surface, scalars, spectra[:, :count], balance)
-    first = balance.first(base.facets)
-    lit = base.lit * _body_of(surface, base)
-    if scalars[rows.SHEET] > 0.0:
-        # Coated alike on both sides: what is even and what is odd about the sheet's middle go separately.
-        through = scalars[rows.TRANSLUCENCY]
-        finish, even, _ = balance.all(base.finish + base.clear, base.passed, lit)
-        finish, odd = 0.5 * finish, balance.all(base.finish - base.clear, base.passed, (1.0 - 2.0 * through) * lit)
-        finish, odd = finish + 0.5 * odd[0], odd[1]
-        seen, let = 0.5 * (even + odd), 0.5 * (even - odd)
-        tables[rows.COAT_PASS] = np.sqrt(np.clip(let / np.maximum(bare[1], 1e-9), 0.0, _MOST))
-    else:
-        share = (1.0 - scalars[rows.METALNESS]) * scalars[rows.TRANSMISSION]
-        finish, seen, let = balance.all(base.finish, base.passed, lit, share * base.passed)
-        tables[rows.COAT_PASS] = np.clip(let / np.maximum(share * bare[0], 1e-9), 0.0, _MOST)
-    rest = _finish(scalars, tables, white[:count], balance, base, first, finish)
-    bare_body = np.maximum(base.lit * spectra[rows.BODY], 1e-6)[:, None]
-    body = body_weight(np.maximum(seen - finish, 0.0) / bare_body, surface["diffuse_roughness"])
-    bare_weight = np.maximum(tables[rows.BODY_WEIGHT], 1e-9)
-    ratio = body / bare_weight
-    # At grazing the bare body's weight is all but nothing, and a ratio to it would rise without end: the product of the
-    # two is right in the middle of the last cell instead.
-    ratio[:, 0] = 2.0 * (body[:, 0] + body[:, 1]) / (bare_weight[:, 0] + bare_weight[:, 1]) - ratio[:, 1]
-    tables[rows.COAT_BODY] = np.maximum(ratio, 0.0)
-    scalars[rows.COAT_REST_SCALE] = math.sqrt(math.pi * rest)
-    scalars[rows.BELOW_COAT] = max(_LEAST_BELOW, float(hemispherical(seen + let).mean()))
+    def __init__(self, surface, face, scalars, spectra, tables):
+        """Fill in what is seen of the base's finish under the coat, whose own face has these `Sides`."""
+        white = np.maximum(reflectance_of(surface["coat.colour"]), _DARKEST) ** (surface["coat.thickness"] / COLOUR_UM)
+        spectra[rows.COAT_ONCE] = np.sqrt(white)
+        # Where nothing but the body has a colour, one wavelength stands for all.
+        is_even = scalars[rows.ACHROMATIC] > 0.0 and scalars[rows.METALNESS] <= 0.0 and np.ptp(white) < 1e-9
+        count = 1 if is_even else None
+        balance = Balance(scalars, np.sqrt(white[:count]), face)
+        base = _Base(surface, scalars, spectra[:, :count], balance)
+        self._lit, self._escape = base.lit, base.escape
+        self._back = 1.0 - base.escape - base.absorbed
+        self._odd, self._share = None, (1.0 - scalars[rows.METALNESS]) * scalars[rows.TRANSMISSION]
+        if scalars[rows.SHEET] > 0.0:
+            # Coated alike on both sides: what is even and what is odd about the sheet's middle go separately.
+            self._rounds = balance.rounds(base.finish + base.clear, base.passed)
+            self._odd = balance.rounds(base.finish - base.clear, base.passed)
+            self._finish = 0.5 * (self._rounds.finish + self._odd.finish)
+        else:
+            self._rounds = balance.rounds(base.finish, base.passed, self._share * base.passed)
+            self._finish = self._rounds.finish
+        first = balance.first(base.facets)
+        rest = _finish(scalars, tables, white[:count], balance, base, first, self._finish)
+        scalars[rows.COAT_REST_SCALE] = math.sqrt(math.pi * rest)
+
+    def show(self, surface, scalars, spectra, tables, bare):
+        """Fill in what is seen of the body, and what goes on below.
+
+        bare: (share let in below by wavelength and cosine, share a bare sheet lets through by the same or None).
+        """
+        colour = reflectance_of(surface["colour"])
+        # What a body sends back of the light that the base's interface passes to it.
+        lit = self._lit * colour * self._escape / (1.0 - colour * self._back)
+        if self._odd is not None:
+            even, odd = self._rounds.with_body(lit)[0], self._odd
+            odd = odd.with_body((1.0 - 2.0 * scalars[rows.TRANSLUCENCY]) * lit)[0]
+            seen, let = 0.5 * (even + odd), 0.5 * (even - odd)
+            tables[rows.COAT_PASS] = np.sqrt(np.clip(let / np.maximum(bare[1], 1e-9), 0.0, _MOST))
+        else:
+            seen, let = self._rounds.with_body(lit)
+            tables[rows.COAT_PASS] = np.clip(let / np.maximum(self._share * bare[0], 1e-9), 0.0, _MOST)
+        bare_body = np.maximum(self._lit * spectra[rows.BODY], 1e-6)[:, None]
+        body = body_weight(np.maximum(seen - self._finish, 0.0) / bare_body, surface["diffuse_roughness"])
+        bare_weight = np.maximum(tables[rows.BODY_WEIGHT], 1e-9)
+        ratio = body / bare_weight
+        # At grazing the bare body's weight is all but nothing, and a ratio to it would rise without end: the product
+        # of the two is right in the middle of the last cell instead.
+        ratio[:, 0] = 2.0 * (body[:, 0] + body[:, 1]) / (bare_weight[:, 0] + bare_weight[:, 1]) - ratio[:, 1]
+        tables[rows.COAT_BODY] = np.maximum(ratio, 0.0)
+        scalars[rows.BELOW_COAT] = max(_LEAST_BELOW, float(hemispherical(seen + let).mean()))
 
 
 def _finish(scalars, tables, white, balance, base, first, finish):
@@ -123,12 +139,6 @@ def _finish(scalars, tables, white, balance, base, first, finish):
     return float(mean.mean())
 
 
-def _body_of(surface, base):
-    """What a body sends back of the light that the base's interface passes to it, by wavelength."""
-    colour = reflectance_of(surface["colour"])
-    return colour * base.escape / (1.0 - colour * (1.0 - base.escape - base.absorbed))
-
-
 class _Base:
     """What the base does with light inside the coat, by wavelength, on the grid of a `Balance`.
 
@@ -141,7 +151,7 @@ class _Base:
     def __init__(self, surface, scalars, spectra, balance):
         self._scalars, self._props, self._balance = scalars, np.ascontiguousarray(spectra), balance
         count, nodes = spectra.shape[1], balance.cosines.size
-        self.landing = balance.facets.sum(axis=1)
+        self.landing = balance.facets.sum(axis=0)
         lost = np.clip(1.0 - self.landing.sum(axis=1), 0.0, 1.0)
         mean_lost = float(lost @ balance.weights)
         m, t = scalars[rows.METALNESS], scalars[rows.TRANSMISSION]

@@ -36,7 +36,7 @@ from .albedo import (
     multiple_scattering_lobe,
     shares_of,
 )
-from .coat import bury, compile_coat
+from .coat import Buried, compile_coat
 from .constants import FROM_MODEL, FROM_READING, table
 from .faces import is_rough, rough_faces
 from .model import Surface
@@ -45,6 +45,7 @@ from .spectrum import coefficients_of, reflectance_of
 from .split import far_shares_of, film_absorbs, film_losses, reflectances_of, sent_back, split_of
 
 _NODES, _FEW = 3, 5
+_OF_MATTER = "colour", "radius"
 _STRAIGHTEST_FIBRES, _MOST_SENT_BACK = 0.05, 0.999
 
 
@@ -139,11 +140,49 @@ def absorption(surface, reading=None):
     return np.maximum(total, 0.0)
 
 
+@dataclass(frozen=True, eq=False)
+class _Undyed:
+    """A surface compiled but for the colours below its interface. Nothing else depends on them: along a map of them,
+    or while a gauge is dragged, the rest is compiled once.
+
+    passed: what is let in, by wavelength and cosine; let: what a sheet's wall lets through of that, or None; escape,
+    back: of a body's light that meets the interface from within, what gets out, and what is thrown back.
+    """
+
+    compiled: CompiledSurface
+    passed: np.ndarray
+    let: np.ndarray | None
+    escape: np.ndarray | float
+    back: np.ndarray | float
+    buried: Buried | None
+
+
+_DYES = {"colour", "reverse.colour", *(f"subsurface.{d}{k}" for d in ("", "shallow_", "deep_") for k in _OF_MATTER)}
+"""What `_Undyed` leaves out."""
+
+
 def compile_surface(surface: Surface, constants_reading=None) -> CompiledSurface:
     """Arrays for the kernels. Raises ValueError where the surface asks for a reading that is not there.
 
     constants_reading: (wavelength_nm, n, k) of the specimen's own optical constants, if it has them.
     """
+    plain = Surface({name: value for name, value in surface.given.items() if name not in _DYES}, surface.lies_on)
+    undyed = _undyed(plain, constants_reading and tuple(tuple(map(float, column)) for column in constants_reading))
+    scalars, spectra, tables, curves = (a.copy() for a in undyed.compiled.arrays)
+    let = undyed.let
+    if surface["metalness"] < 1.0:
+        let = _dye(surface, undyed, scalars, spectra)
+    if undyed.buried is not None:
+        undyed.buried.show(surface, scalars, spectra, tables, (undyed.passed, let))
+    # A kernel takes a spectrum between two samples; one more column spares it the test at the end.
+    spectra = np.hstack([spectra, spectra[:, -1:]])
+    return CompiledSurface(scalars, np.ascontiguousarray(spectra), tables, curves)
+
+
+@lru_cache(maxsize=12)
+def _undyed(surface, reading) -> _Undyed:
+    """reading: of constants, as tuples."""
+    reading = None if reading is None else tuple(map(np.array, reading))
     n = WAVELENGTHS.size
     scalars = np.zeros(rows.SCALARS)
     spectra = np.zeros((rows.SPECTRA, n))
@@ -152,22 +191,20 @@ def compile_surface(surface: Surface, constants_reading=None) -> CompiledSurface
     spectra[rows.WAVELENGTH] = WAVELENGTHS
     _compile_finish(surface, scalars)
     _compile_film(surface, scalars, spectra)
-    constants = body_constants(surface, constants_reading)
+    constants = body_constants(surface, reading)
     coat_widths = _widths(surface["coat.roughness"], surface["coat.anisotropy"])
     coat_face = compile_coat(surface, coat_widths, scalars, curves)
-    bare = (np.zeros((1, rows.COSINES)), np.zeros((1, rows.COSINES)))
+    below, buried = (np.zeros((1, rows.COSINES)), None, 0.0, 0.0), None
     if surface["metalness"] > 0.0:
         _compile_metal(surface, constants, scalars, spectra, curves)
     if surface["metalness"] < 1.0:
-        bare = _compile_dielectric(surface, constants, constants_reading, scalars, spectra, tables)
+        below = _compile_dielectric(surface, constants, reading, scalars, spectra, tables)
     if coat_face is not None:
-        bury(surface, coat_face, scalars, spectra, tables, bare)
+        buried = Buried(surface, coat_face, scalars, spectra, tables)
     if surface["sheen.amount"] > 0.0:
         _compile_sheen(surface, scalars, spectra, tables, curves)
     _compile_chances(scalars, spectra, curves)
-    # A kernel takes a spectrum between two samples; one more column spares it the test at the end.
-    spectra = np.hstack([spectra, spectra[:, -1:]])
-    return CompiledSurface(scalars, np.ascontiguousarray(spectra), tables, curves)
+    return _Undyed(CompiledSurface(scalars, spectra, tables, curves), *below, buried)
 
 
 @lru_cache(maxsize=8)
@@ -307,7 +344,7 @@ def _compile_metal(surface, constants, scalars, spectra, curves):
 
 
 def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
-    """Fill in the dielectric; returns what is let in, and of a sheet what is let through, by wavelength and cosine."""
+    """Fill in the dielectric but for its colours; returns what `_Undyed` is told of it: passed, let, escape, back."""
     eta = np.maximum(constants[0], 1.0 + 1e-6)
     spectra[rows.ETA] = eta
     dispersive = bool(np.ptp(eta) > 1e-9)
@@ -323,23 +360,25 @@ def _compile_dielectric(surface, constants, reading, scalars, spectra, tables):
     else:
         passed, passed_turn = _compile_interface(eta[:count], scalars, spectra, tables)
         let = None
-    let_in = hemispherical(passed)
     tables[rows.BODY_WEIGHT] = body_weight(passed, surface["diffuse_roughness"])
     if passed_turn is not None:
         tables[rows.BODY_TURN : rows.BODY_TURN + 2] = tables[rows.BODY_WEIGHT] * passed_turn / np.maximum(passed, 1e-9)
     # Light thrown back down under the interface meets the body again: 1 - let_in / n² of it each time, less what a film
     # absorbs.
-    colour = reflectance_of(surface["colour"])
-    escape = let_in / eta**2
+    escape = hemispherical(passed) / eta**2
+    return passed, let, escape, 1.0 - escape - film_losses(scalars, spectra, False)
+
+
+def _dye(surface, undyed, scalars, spectra):
+    """Fill in the colours of what lies below the interface; returns what a sheet lets through in all, or None."""
+    colour, escape, back = reflectance_of(surface["colour"]), undyed.escape, undyed.back
     if surface.applies("subsurface.radius"):
         _compile_subsurface(surface, escape, scalars, spectra)
-    back = 1.0 - escape - film_losses(scalars, spectra, False)
-    body = colour * escape / (1.0 - colour * back)
-    _compile_body(surface, body, escape, back, spectra)
-    if let is not None:
-        t, m = scalars[rows.TRANSMISSION], scalars[rows.METALNESS]
-        let = (1.0 - m) * (t * let + (1.0 - t) * passed * spectra[rows.THROUGH_BODY][:, None])
-    return passed, let
+    _compile_body(surface, colour * escape / (1.0 - colour * back), escape, back, spectra)
+    if undyed.let is None:
+        return None
+    t, m = scalars[rows.TRANSMISSION], scalars[rows.METALNESS]
+    return (1.0 - m) * (t * undyed.let + (1.0 - t) * undyed.passed * spectra[rows.THROUGH_BODY][:, None])
 
 
 def _compile_body(surface, body, escape, back, spectra):

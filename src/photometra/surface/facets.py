@@ -2,7 +2,7 @@
 
 import math
 
-from ..optics.film import film_scalar, film_shares
+from ..optics.film import clear_film, film_scalar, film_shares
 from ..optics.fresnel import conductor_scalar, dielectric_scalar, face_edge_scalar
 from ..optics.jit import kernel, leaf
 from ..optics.media import interreflections
@@ -164,11 +164,11 @@ def facet_reflectances(cosines, side, metal, scalars, props, reflected, let):
     (m, n)."""
     for i in range(cosines.shape[0]):
         for j in range(props.shape[1]):
-            if metal:
-                reflected[i, j] = metal_facet(cosines[i], side, scalars, props, j)
-                let[i, j] = 0.0
-            else:
+            reflected[i, j] = let[i, j] = 0.0
+            if not metal:
                 reflected[i, j], let[i, j] = dielectric_facet(cosines[i], side, scalars, props, j)
+        if metal:
+            _add_metal(cosines[i], side, 1.0, scalars, props, reflected[i])
 
 
 @kernel
@@ -206,16 +206,39 @@ def _add_dielectric(cos_d, side, m, t, scalars, props, out):
     return passed
 
 
+@leaf
+def _lets_all_through(cos_d, outer, props):
+    """Whether the film, met at this angle, absorbs nothing at any wavelength, nor throws all back."""
+    if cos_d <= 0.0:
+        return False
+    least = outer * outer * (1.0 - cos_d * cos_d)
+    for j in range(props.shape[1]):
+        if props[FILM_K, j] > 0.0 or props[FILM_N, j] * props[FILM_N, j] <= least:
+            return False
+    return True
+
+
 @kernel
 def _add_metal(cos_d, side, m, scalars, props, out):
     """Add what the metal part reflects to `out`."""
     n = out.shape[0]
-    if scalars[FACE_EDGE] > 0.0 or scalars[FILM] > 0.0:
+    outer = scalars[COAT_IOR] if side == UNDER else 1.0
+    film = scalars[FILM]
+    if scalars[FACE_EDGE] > 0.0 or (film > 0.0 and not _lets_all_through(cos_d, outer, props)):
         for j in range(n):
             out[j] += m * metal_facet(cos_d, side, scalars, props, j)
         return
-    # As `metal_facet` of a bare metal, in a loop that is worked out several wavelengths at a time.
-    inverse = 1.0 / scalars[COAT_IOR] if side == UNDER else 1.0
+    # As `metal_facet` of a metal that is bare or under a clear film, in loops that are worked out several wavelengths
+    # at a time.
+    inverse = 1.0 / outer
+    if film > 0.0:
+        thickness = scalars[FILM_THICKNESS]
+        for j in range(n):
+            a, b = props[METAL_A, j], props[METAL_B, j]
+            f = conductor_scalar(cos_d, a * inverse, b * inverse)
+            over = min(1.0, clear_film(cos_d, props[WAVELENGTH, j], props[FILM_N, j], thickness, a, b, outer))
+            out[j] += m * props[METAL_TINT, j] * (f + film * (over - f))
+        return
     for j in range(n):
         out[j] += (
             m * props[METAL_TINT, j] * conductor_scalar(cos_d, props[METAL_A, j] * inverse, props[METAL_B, j] * inverse)

@@ -6,6 +6,7 @@ from importlib.resources import files
 
 import numpy as np
 
+from ..colour import interpolated
 from . import facets, rows
 from .albedo import FACETS, MU, hemispherical, multiple_scattering_lobe
 
@@ -43,9 +44,9 @@ def sent_back(reflectances, cosines, lost):
     short for brass at roughness 1.
     """
     known, leaves, met = _bounces()
-    leaves, met = (np.array([np.interp(lost, known, column) for column in of.T]) for of in (leaves, met))
+    leaves, met = (interpolated(known, of.T, np.asarray(lost)) for of in (leaves, met))
     at = (np.arange(met.size) + 0.5) / met.size
-    f = met @ np.array([np.interp(at, cosines, column) for column in reflectances.T]).T
+    f = interpolated(cosines, reflectances.T, at) @ met
     return np.polynomial.polynomial.polyval(f, np.concatenate([[0.0, 0.0], leaves]))
 
 
