@@ -30,7 +30,7 @@ def _samples(wavelengths):
     return index, x - index, np.minimum(np.round(x).astype(np.int64), WAVELENGTHS.size - 1)
 
 
-_POLAR, _TURNS, _TURNS_ASLANT, _ASLANT = 24, 5, 14, 0.9
+_POLAR, _TURNS, _TURNS_ASLANT, _ASLANT = 24, 7, 14, 0.9
 """Nodes of a rule, and turns; more of these where light falls in at a smaller cosine."""
 _TURNS_OF_STROKES = 30
 """At least so many, over the whole turn, where the finish has strokes."""
