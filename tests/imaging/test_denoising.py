@@ -8,7 +8,15 @@ import pytest
 
 from photometra.imaging.booths import compiled_in, display_of, scene_of
 from photometra.imaging.comparing import delta_e_map
-from photometra.imaging.denoising import FAST, HIGH, clean_picture, denoised, error_left, is_available
+from photometra.imaging.denoising import (
+    FAST,
+    HIGH,
+    clean_picture,
+    denoised,
+    error_left,
+    is_available,
+    quality_for,
+)
 from photometra.imaging.rendering import render_picture
 from photometra.pictures import read_header, read_picture
 from photometra.study import Specimen, Study
@@ -61,6 +69,19 @@ def test_a_cancel_ends_it_and_the_next_goes_on(demo):
     cancel.set()
     assert clean_picture(rendering, HIGH, cancel) is None
     assert np.array_equal(clean_picture(rendering, FAST), clean_picture(rendering, FAST, threading.Event()))
+
+
+def test_the_slower_filter_waits_for_samples_or_for_their_time(demo):
+    rendering = rendering_of(demo, demo.specimens[0], 4)
+    clean_picture(rendering, FAST)
+    rendering.seconds = 0.0
+    assert quality_for(rendering) == FAST
+    rendering.seconds = 60.0
+    assert quality_for(rendering) == HIGH, "samples that take a minute are worth a second"
+    rendering.seconds = 0.0
+    rendering.add(12)
+    rendering.seconds = 0.0
+    assert quality_for(rendering) == HIGH
 
 
 def test_outside_a_region_nothing_is_touched(demo):

@@ -16,7 +16,7 @@ from PyQt6.QtCore import QObject, pyqtSignal
 from PyQt6.QtGui import QImage
 
 from ..imaging.booths import compiled_in, display_of, limits_of, scene_of
-from ..imaging.denoising import FAST, HIGH, denoised, error_left, guides_for, is_available
+from ..imaging.denoising import denoised, error_left, guides_for, is_available, quality_for
 from ..study import Specimen, Study
 from ..surface.constants import FROM_READING
 from ..tracing import Rendering
@@ -30,8 +30,6 @@ _MOST_SAMPLES = 1_000_000
 _FEWEST_FOR_NOISE = 8
 _STEPS, _DENOISED_STEPS = (4, 2), (4,)
 """Picture sizes tried first after a change, as parts of the whole: raw, and where they are denoised."""
-_HIGH_FROM = 16
-"""Samples from which on denoising takes its time."""
 _FIRST_S, _FIRST_SAMPLES = 0.4, 4
 """How long, at the most, samples are gathered for the first denoised picture of full size, and how many."""
 _ERROR_EVERY = 4
@@ -299,7 +297,7 @@ class RenderLoop(QObject):
         due = not is_same or n >= 2 * kept.samples or (n > kept.samples and not self._works(rendering))
         if not due:
             return kept
-        quality = HIGH if n >= _HIGH_FROM else FAST
+        quality = quality_for(rendering)
         try:
             picture = denoised(linear, guides_for(rendering, quality), quality, rendering.window, cancel)
         except RuntimeError as error:

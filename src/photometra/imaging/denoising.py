@@ -5,6 +5,7 @@ as it was rendered.
 """
 
 import threading
+import time
 from functools import cache
 from importlib.util import find_spec
 
@@ -14,6 +15,8 @@ from .comparing import apart, delta_e_map
 
 FAST, HIGH = "fast", "high"
 _EACH = {FAST: 4, HIGH: 6}
+_HIGH_FROM, _TIMES_AS_LONG = 16, 4.0
+"""Samples from which the slower filter is worth its time; and about how many times as long as the fast one it takes."""
 _PLACES_FAST, _PLACES_HIGH = 8, 16
 """Places of a pixel that the guides look at."""
 _LEAST_ALBEDO = 5e-3
@@ -29,12 +32,16 @@ def is_available():
 
 
 class _Filter:
-    """One device of the library and one filter, for one picture at a time; made at the first use."""
+    """One device of the library and one filter, for one picture at a time; made at the first use.
+
+    fast_pixel_s: how long the fast one last took for a pixel, None until then.
+    """
 
     def __init__(self):
         self._lock = threading.Lock()
         self._cancel = None
         self._made = None
+        self.fast_pixel_s = None
 
     def _make(self):
         import pyoidn
@@ -65,7 +72,10 @@ class _Filter:
                 filter_.set_image(name, image, 3)
             filter_.set_quality(_EACH[quality])
             filter_.commit()
+            began = time.perf_counter()
             filter_.execute()
+            if quality == FAST:
+                self.fast_pixel_s = (time.perf_counter() - began) / color[..., 0].size
             trouble = device.get_error()
             self._cancel = None
         if cancel is not None and cancel.is_set():
@@ -112,6 +122,14 @@ def clean_picture(rendering, quality=HIGH, cancel=None, guides=None):
     if not is_available():
         return linear
     return denoised(linear, guides or guides_for(rendering, quality), quality, rendering.window, cancel)
+
+
+def quality_for(rendering):
+    """FAST or HIGH for a rendering as it stands: the slower filter from some samples on, or where these took longer to
+    come than it does, as with glass, for which it does the work of twice as many."""
+    each = _FILTER.fast_pixel_s
+    takes = float("inf") if each is None else _TIMES_AS_LONG * each * rendering.width * rendering.height
+    return HIGH if rendering.samples >= _HIGH_FROM or rendering.seconds >= takes else FAST
 
 
 def guides_for(rendering, quality):

@@ -38,6 +38,8 @@ def cache_root() -> Path:
 def cache_folder() -> Path:
     """The folder of compiled kernels for the sources as they stand."""
     digest = hashlib.sha256(version("numba").encode())
+    # Numba keeps them by where the sources stand: those of another copy are of no use to this one.
+    digest.update(str(_PACKAGE).encode())
     # Files of another form are no damaged ones.
     digest.update(Path(__file__).with_name("cachefile.py").read_bytes())
     for package in _KERNEL_PACKAGES:
