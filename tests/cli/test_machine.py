@@ -21,7 +21,7 @@ def photometra(*words, **environment):
 
 @pytest.mark.parametrize("environment", [{}, {"DISPLAY": ":4077"}, {"WAYLAND_DISPLAY": "none"}])
 def test_without_a_screen_there_is_one_sentence(demo_file, environment):
-    # Both ways in, one after the other as they take seconds.
+    # Both ways in, one after the other as they take a second.
     words = (demo_file,) if environment else ("demo",)
     code, out, told = photometra(*words, **environment)
     assert code == 2 and out == "" and told.count("\n") == 1 and "screen" in told
@@ -34,7 +34,10 @@ def test_a_reader_that_has_had_enough_ends_it_quietly(demo_file):
     assert done.stderr == ""
 
 
-@pytest.mark.parametrize("content", [None, "ocio_profile_version: 2\nroles: {default: raw}\ndisplays: {}\n", "%"])
+@pytest.mark.parametrize("content", [
+    "ocio_profile_version: 2\nroles: {default: raw}\ndisplays: {}\n",
+    *(pytest.param(content, marks=pytest.mark.long) for content in (None, "%")),
+])  # fmt: skip
 def test_a_colour_configuration_that_cannot_be_used_gives_way_before_rendering(demo_file, tmp_path, content):
     named = tmp_path / "colours.ocio"
     if content is not None:

@@ -183,6 +183,7 @@ def answer_mesh(unit, up="y"):
     QTimer.singleShot(20, look)
 
 
+@pytest.mark.long
 def test_a_mesh_comes_in_with_its_unit_and_stands_in_the_booth(window, qtbot, tmp_path):
     path = tmp_path / "bracket probe.obj"
     trimesh.creation.cylinder(0.02, 0.05).export(path)

@@ -108,6 +108,7 @@ def test_a_proof_is_kept_compared_noted_brought_back_and_saved(window, qtbot, ow
     assert window.session.study.proofs == () and comparison.partner is None and not strip.isVisible()
 
 
+@pytest.mark.long
 def test_the_divider_is_dragged_and_every_way_of_comparing_shows_its_own(window, qtbot):
     proof = kept(window, qtbot)
     window.sight.compare_strip.compare_with(proof)

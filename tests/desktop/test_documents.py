@@ -354,6 +354,7 @@ class TestConstantsBrowser:
         QTest.keyClick(window, Qt.Key.Key_Z, CTRL)
         assert window.session.specimen.surface["constants"] == "brass-70-30"
 
+    @pytest.mark.long
     def test_closest_to_my_reading(self, window, qtbot):
         browser = self.open(window)
         click(browser.rank_button)
@@ -374,6 +375,7 @@ class TestHandOver:
         QTest.keyClick(window, Qt.Key.Key_E, CTRL)
         return window.hand_over
 
+    @pytest.mark.long
     def test_a_picture_with_its_parameters(self, window, tmp_path, qtbot, says):
         dialog = self.open(window)
         dialog.size_box.setCurrentIndex(0)

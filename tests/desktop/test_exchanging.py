@@ -45,6 +45,7 @@ class TestHandingOver:
         yield window.hand_over
         window.hand_over.close()
 
+    @pytest.mark.long
     def test_a_glb_is_written_with_what_it_loses(self, dialog, saves_as, tmp_path, qtbot):
         choose_from(dialog.standard, 1)
         saves_as(tmp_path / "vane")
@@ -88,6 +89,7 @@ class TestHandingOver:
 
 
 class TestTakingMaterials:
+    @pytest.mark.long
     def test_every_material_becomes_a_specimen_in_one_step(self, window, demo, saves_as, tmp_path, qtbot):
         lantern = demo.specimen("Gallery lantern")
         write_standard("usd", demo, lantern, tmp_path / "lantern.usda")
@@ -185,6 +187,7 @@ class TestRoomForThePicture:
         click(window.ledger.reading_cards[1])
         assert window.lower.isVisible() and window.chart.title.text() == window.session.specimen.readings[1].name
 
+    @pytest.mark.long
     def test_at_first_it_has_nearly_half_of_the_window_and_later_what_it_was_given(
         self, make_window, own_demo, tmp_path
     ):

@@ -181,6 +181,7 @@ class TestRoughnessByEye:
         assert roughness in values and len(values) == 7
         assert values == sorted(values) and values[0] >= 0.0 and values[-1] <= 1.0
 
+    @pytest.mark.long
     def test_a_click_takes_a_ball(self, window, qtbot):
         row = window.strata.roughness_row
         # It may still have what another test left.
@@ -199,6 +200,7 @@ class TestRoughnessByEye:
 
 
 class TestFilmChart:
+    @pytest.mark.long
     def test_strips_dips_and_a_drag(self, window, qtbot):
         click(window.ledger.specimen_cards[3])
         window.session.choose_stratum("film")

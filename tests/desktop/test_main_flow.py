@@ -166,6 +166,7 @@ def test_the_probe_reads_the_pixel_under_the_pointer(window, qtbot):
     window.sight.loop.denoise(True)
 
 
+@pytest.mark.long
 def test_expose_for_white(window, qtbot):
     wait_for_picture(qtbot, window, samples=8)
     click(window.sight.chain.expose)

@@ -295,6 +295,7 @@ def test_a_stratum_that_follows_says_so_and_is_unlinked(window):
     assert window.strata.gauges["roughness"].isEnabled() and not window.strata._link.isVisible()
 
 
+@pytest.mark.long
 def test_a_roughness_taken_by_eye_moves_the_whole_range(rough, qtbot):
     row = rough.strata.roughness_row
     before = value(rough)

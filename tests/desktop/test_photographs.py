@@ -224,6 +224,7 @@ def test_a_patch_gets_its_own_statistics_and_halves_show_the_pins_where_they_are
     assert middle[0] == pytest.approx(0.5 * picture.frame.linear.shape[1], abs=1.0)
 
 
+@pytest.mark.long
 def test_a_solve_counts_the_pins_of_the_photograph_and_can_be_stopped(window, qtbot):
     window.session.choose(RAIL)
     whole_picture(qtbot, window)

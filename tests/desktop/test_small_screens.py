@@ -40,6 +40,7 @@ def test_a_control_beyond_the_edge_is_reached_by_scrolling(window, qtbot):
     click(marks)
 
 
+@pytest.mark.long
 def test_at_the_usual_size_no_card_and_no_gauge_is_cut_off_at_its_side(window, qtbot):
     """Both side panels scroll downwards only: what is wider than they are would be lost."""
     window.resize(1280, 800)

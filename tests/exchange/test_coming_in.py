@@ -96,6 +96,7 @@ class TestRoundTrips:
             else:
                 assert isinstance(surface.input("roughness"), Map) and not any("map" in s for s in lost)
 
+    @pytest.mark.long
     def test_fitting_is_never_worse_than_renaming_and_mostly_far_better(self):
         hazy = Specimen(
             "Hazy", 60.0, Surface({"metalness": 1.0, "constants": "gold", "roughness": 0.2, "haze.amount": 0.3})

@@ -140,12 +140,12 @@ class TestTexturesOfOthers:
     ("name", "low", "high", "others"),
     [
         ("opacity", 0.2, 0.9, {}),
-        ("coat.amount", 0.1, 0.8, {"coat.ior": 1.5}),
+        pytest.param("coat.amount", 0.1, 0.8, {"coat.ior": 1.5}, marks=pytest.mark.long),
         ("coat.roughness", 0.1, 0.5, {"coat.amount": 1.0, "coat.ior": 1.5}),
-        ("film.thickness", 150.0, 450.0, {"film.amount": 1.0, "ior": 2.0}),
-        ("anisotropy", 0.1, 0.7, {"metalness": 1.0}),
+        pytest.param("film.thickness", 150.0, 450.0, {"film.amount": 1.0, "ior": 2.0}, marks=pytest.mark.long),
+        pytest.param("anisotropy", 0.1, 0.7, {"metalness": 1.0}, marks=pytest.mark.long),
         ("transmission", 0.2, 0.7, {}),
-        ("sheen.roughness", 0.3, 0.8, {"sheen.amount": 0.5}),
+        pytest.param("sheen.roughness", 0.3, 0.8, {"sheen.amount": 0.5}, marks=pytest.mark.long),
     ],
 )
 def test_a_map_leaves_as_the_extensions_picture_and_comes_back(tmp_path, name, low, high, others):
@@ -159,7 +159,7 @@ def test_a_map_leaves_as_the_extensions_picture_and_comes_back(tmp_path, name, l
     assert np.mean(np.abs(before - after) > 0.02) < 0.05
 
 
-@pytest.mark.parametrize("name", ["sheen.amount", "sheen.colour"])
+@pytest.mark.parametrize("name", ["sheen.amount", pytest.param("sheen.colour", marks=pytest.mark.long)])
 def test_fibres_that_vary_leave_as_one_colour_and_come_back(tmp_path, name):
     """glTF has a colour alone, of weight times colour: it is that which has to come back."""
     low, high = (0.1, 0.8) if name == "sheen.amount" else ((0.1, 0.2, 0.3), (0.9, 0.6, 0.5))
@@ -221,7 +221,7 @@ class TestNormalsOut:
         assert np.corrcoef(levels, before)[0, 1] > 0.99
 
     @pytest.mark.parametrize(("relief", "file"), [
-        pytest.param(relief, file, marks=[] if i == j else [pytest.mark.long])
+        pytest.param(relief, file, marks=[] if i == j == 0 else [pytest.mark.long])
         for i, relief in enumerate(("follows", "levelled", "its own"))
         for j, file in enumerate(("a.mtlx", "a.usda", "a.glb"))
     ])  # fmt: skip

@@ -37,7 +37,7 @@ def test_the_ball_is_a_closed_ball_with_its_own_uvs():
     assert np.ptp(uvs[..., 0], axis=1).max() < 0.26, "no triangle goes the long way round at the seam"
 
 
-@pytest.mark.parametrize("height", [-1.5, 2.0])
+@pytest.mark.parametrize("height", [-1.5, pytest.param(2.0, marks=pytest.mark.long)])
 def test_one_height_everywhere_makes_a_larger_or_smaller_ball(height):
     moved = displaced(ball_of(30.0, 2.0), [lambda at: np.full(len(at), height)], 1.0, 30.0)
     places = triangles(moved.mesh)

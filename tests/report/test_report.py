@@ -90,6 +90,7 @@ def _one_reading():
     return surface, (measured("spectrophotometer", surface, "di:8"),)
 
 
+@pytest.mark.long
 def test_what_trades_against_what_is_said(small):
     surface = Surface({"roughness": 0.3, "coat.amount": 1.0, "coat.roughness": 0.2})
     readings = (measured("glossmeter", surface),)

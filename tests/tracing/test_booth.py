@@ -87,6 +87,7 @@ def test_the_furnace_is_white_for_every_index_in_a_filled_vessel(ior):
     assert seen.reshape(-1, 3).mean(axis=0) @ [0.2126, 0.7152, 0.0722] == pytest.approx(1.0, abs=0.01)
 
 
+@pytest.mark.long
 def test_a_liquid_of_the_glasss_own_index_leaves_no_wall_to_see():
     """Behind the level the boundary neither bends nor reflects: the vessel looks solid."""
     glass = {"transmission": 1.0, "ior": 1.5168, "abbe": 64.2, "roughness": 0.0}

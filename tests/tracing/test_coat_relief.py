@@ -44,9 +44,9 @@ def snells_lean(below, face, n):
 
 
 @pytest.mark.parametrize(("values", "below", "face"), [
-    ({"bump": 0.12, "coat.levelling": 1.0}, 0.12, 0.0),
-    ({"coat.bump": 0.25}, 0.0, 0.25),
-    ({"bump": 0.15, "coat.levelling": 0.0}, 0.15, 0.15),
+    pytest.param({"bump": 0.12, "coat.levelling": 1.0}, 0.12, 0.0, marks=pytest.mark.long),
+    pytest.param({"coat.bump": 0.25}, 0.0, 0.25, marks=pytest.mark.long),
+    pytest.param({"bump": 0.15, "coat.levelling": 0.0}, 0.15, 0.15, marks=pytest.mark.long),
     ({"bump": 0.12, "coat.levelling": 0.5}, 0.12, 0.06),
 ])  # fmt: skip
 def test_what_lies_below_is_seen_turned_as_snells_law_has_it(values, below, face):

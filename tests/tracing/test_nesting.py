@@ -78,6 +78,7 @@ def test_glass_within_the_same_glass_is_not_seen():
     assert np.abs(blocks[0] / blocks[1] - 1.0).max() < 0.03
 
 
+@pytest.mark.long
 def test_what_absorbs_within_takes_its_own_path_length():
     """A grey core of the glass's own index: through the middle exp(-2 r a), times both outer faces."""
     a, r = 0.05, 15.0

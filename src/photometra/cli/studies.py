@@ -82,11 +82,12 @@ def demo(
         write_demo(new_path(to))
         tell(f"wrote {to}")
         return 0
-    folder = Path(tempfile.mkdtemp(prefix="photometra-demo-"))
-    path = folder / f"{NAME}{SUFFIX}"
-    write_demo(path)
-    from ..desktop import open_window
+    from ..desktop import check_screen, open_window
 
+    # Making the demo takes seconds, after which nobody wants to hear that there is no screen.
+    check_screen()
+    path = Path(tempfile.mkdtemp(prefix="photometra-demo-")) / f"{NAME}{SUFFIX}"
+    write_demo(path)
     return open_window(path)
 
 
