@@ -7,7 +7,7 @@ from PyQt6.QtWidgets import QApplication
 from photometra.desktop import theme
 from photometra.desktop.shortcuts import use_saved
 
-from .conftest import click
+from .conftest import PATIENCE_MS, click
 
 
 def f1(window, monkeypatch, widget):
@@ -83,6 +83,9 @@ def test_keys_of_ones_own_are_taken_kept_and_restored(window, qtbot):
     qtbot.waitUntil(lambda: "Agreement of the study" in dialog.says.text(), timeout=5000)
     assert action.shortcut().toString() == "F9"
     dialog.accept()
+    # The key goes to the window in front, which this one is only once the dialog has gone.
+    window.activateWindow()
+    assert QTest.qWaitForWindowActive(window, PATIENCE_MS)
     QTest.keyClick(window, Qt.Key.Key_F9)
     qtbot.waitUntil(lambda: len(window.session.study.proofs) == proofs + 1, timeout=20_000)
     # The next window has it too.
