@@ -6,6 +6,7 @@ import numpy as np
 import OpenImageIO as oiio
 import pytest
 
+from photometra.imaging import denoising
 from photometra.imaging.booths import compiled_in, display_of, scene_of
 from photometra.imaging.comparing import delta_e_map
 from photometra.imaging.denoising import (
@@ -78,6 +79,14 @@ def test_the_slower_filter_waits_for_samples_or_for_their_time(demo):
     assert quality_for(rendering) == FAST
     rendering.seconds = 60.0
     assert quality_for(rendering) == HIGH, "samples that take a minute are worth a second"
+    one = np.ones((8, 8, 3), np.float32)
+    known = denoising._FILTER.fast_pixel_s
+    denoising._FILTER.run(one, one, one, FAST, None)
+    assert denoising._FILTER.fast_pixel_s == known, "a thumbnail tells nothing of a picture"
+    cancel = threading.Event()
+    cancel.set()
+    assert clean_picture(rendering, FAST, cancel) is None
+    assert denoising._FILTER.fast_pixel_s == known, "nor one that was given up"
     rendering.seconds = 0.0
     rendering.add(12)
     rendering.seconds = 0.0

@@ -15,8 +15,11 @@ from .comparing import apart, delta_e_map
 
 FAST, HIGH = "fast", "high"
 _EACH = {FAST: 4, HIGH: 6}
-_HIGH_FROM, _TIMES_AS_LONG = 16, 4.0
-"""Samples from which the slower filter is worth its time; and about how many times as long as the fast one it takes."""
+_HIGH_FROM, _TIMES_AS_LONG, _WORTH = 16, 4.0, 1.5
+"""The slower filter is worth its time from so many samples on, or where they took so many times as long as it does,
+which is about so many times as long as the fast one."""
+_TELLING = 15_000
+"""Pixels of a picture that tells how long one takes: small ones take most of their time before the first."""
 _PLACES_FAST, _PLACES_HIGH = 8, 16
 """Places of a pixel that the guides look at."""
 _LEAST_ALBEDO = 5e-3
@@ -34,7 +37,7 @@ def is_available():
 class _Filter:
     """One device of the library and one filter, for one picture at a time; made at the first use.
 
-    fast_pixel_s: how long the fast one last took for a pixel, None until then.
+    fast_pixel_s: how long the fast one last took for a pixel of a picture that is not small, None until then.
     """
 
     def __init__(self):
@@ -74,12 +77,13 @@ class _Filter:
             filter_.commit()
             began = time.perf_counter()
             filter_.execute()
-            if quality == FAST:
-                self.fast_pixel_s = (time.perf_counter() - began) / color[..., 0].size
+            took = time.perf_counter() - began
             trouble = device.get_error()
             self._cancel = None
         if cancel is not None and cancel.is_set():
             return None
+        if quality == FAST and color[..., 0].size >= _TELLING:
+            self.fast_pixel_s = took / color[..., 0].size
         if trouble is not None:
             raise RuntimeError(f"the picture could not be denoised: {trouble}")
         return out
@@ -125,11 +129,11 @@ def clean_picture(rendering, quality=HIGH, cancel=None, guides=None):
 
 
 def quality_for(rendering):
-    """FAST or HIGH for a rendering as it stands: the slower filter from some samples on, or where these took longer to
-    come than it does, as with glass, for which it does the work of twice as many."""
+    """FAST or HIGH for a rendering as it stands: the slower filter, which does the work of twice as many samples, from
+    some of them on, or where they are slow to come, as of glass."""
     each = _FILTER.fast_pixel_s
     takes = float("inf") if each is None else _TIMES_AS_LONG * each * rendering.width * rendering.height
-    return HIGH if rendering.samples >= _HIGH_FROM or rendering.seconds >= takes else FAST
+    return HIGH if rendering.samples >= _HIGH_FROM or rendering.seconds >= _WORTH * takes else FAST
 
 
 def guides_for(rendering, quality):
