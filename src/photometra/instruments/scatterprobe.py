@@ -152,21 +152,19 @@ def exitance(radius, albedo, path, face, asymmetry):
     """Exitance per mm², of a unit of light inside, at radii (n,) mm; albedo and mean free path by place (n,); face as
     `face_of`."""
     out = np.zeros(radius.size)
+    inside = np.log(np.clip(radius / path, _NEAREST, _FARTHEST))
+    # Between albedos the logarithm runs almost straight in the cube root of what is missing.
+    t = np.cbrt(1.0 - np.clip(albedo, _ALBEDOS[0], _ALBEDOS[-1]))
+    at = (1.0 - t) * (_ALBEDOS.size - 1)
+    i = np.minimum(at.astype(int), _ALBEDOS.size - 2)
     for share, ior, alpha in _nodes(face):
-        inside = np.clip(radius / path, _NEAREST, _FARTHEST)
-        profiles = _profiles(ior, alpha, round(asymmetry, 3))
-        # Between albedos the logarithm runs almost straight in the cube root of what is missing.
-        t = np.cbrt(1.0 - np.clip(albedo, _ALBEDOS[0], _ALBEDOS[-1]))
-        at = (1.0 - t) * (_ALBEDOS.size - 1)
-        i = np.minimum(at.astype(int), _ALBEDOS.size - 2)
-        f = at - i
-        near, far = (_along(profiles, np.log(inside), row) for row in (i, i + 1))
-        out += share * np.exp((1.0 - f) * near + f * far)
+        near, far = _along(_profiles(ior, alpha, round(asymmetry, 3)), inside, np.stack([i, i + 1]))
+        out += share * np.exp(near + (at - i) * (far - near))
     return out / radius**2
 
 
 def _along(splines, x, which):
-    """Of many splines side by side, at every place x (n,) that one which is asked for there."""
+    """Of many splines side by side, at every place x (n,) those which are asked for there, `which` (k, n)."""
     k = np.clip(np.searchsorted(splines.x, x, side="right") - 1, 0, splines.x.size - 2)
     d, c = x - splines.x[k], splines.c[:, k, which]
     return ((c[0] * d + c[1]) * d + c[2]) * d + c[3]

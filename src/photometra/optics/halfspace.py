@@ -32,9 +32,12 @@ def _h_at_nodes(single):
 
 def h_function(single, mu):
     """Chandrasekhar's H for isotropic scattering; single 0..1, a number; mu 0..1, any shape."""
-    h = _h_at_nodes(float(single))
-    mu = np.asarray(mu, float)
-    inner = 0.5 * single * ((_WEIGHTS * h * _NODES) * (1.0 / (mu[..., None] + _NODES))).sum(axis=-1)
+    return _h_from(single, _h_at_nodes(float(single)), np.asarray(mu, float))
+
+
+def _h_from(single, at_nodes, mu):
+    """H at cosines (m,) from H at the nodes; of several albedos (k, 1) with theirs (k, nodes) it is (k, m)."""
+    inner = 0.5 * single * np.inner(_WEIGHTS * at_nodes * _NODES, 1.0 / (mu[..., None] + _NODES))
     return 1.0 / (np.sqrt(1.0 - single) + inner)
 
 
@@ -58,11 +61,17 @@ def _even():
     return np.array([diffuse_albedo(s) for s in _SINGLE])
 
 
+@cache
+def _of_table():
+    """H at the nodes for the table's albedos, (albedos, nodes)."""
+    return np.array([_h_at_nodes(float(s)) for s in _SINGLE])
+
+
 def _behind(faces, ior):
     """What half-spaces of the table's albedos give back through faces of an index (of both only the first counts), as a
     share of the light that the face lets in along the normal."""
     (mu,), (weights,) = directions(np.array([ior]))
-    h = np.array([h_function(s, mu) for s in _SINGLE])
+    h = _h_from(_SINGLE[:, None], _of_table(), mu)
     # From which cosine to which: half the albedo times the far one's share, H of both, over their sum.
     shares = 0.5 * _SINGLE[:, None, None] * (h[:, :, None] * h[:, None, :]) * (mu * weights) / (mu[:, None] + mu)
     whole = 1.0 - np.sqrt(1.0 - _SINGLE)[:, None] * h
