@@ -23,8 +23,9 @@ _SOURCE_NODES, _SOURCE_NODES_WIDE, _WIDE = (3, 3), (2, 2), 0.03
 """Nodes over the source's image; over it a lobe of wide slopes hardly changes: within 2 parts in 10⁴ as well."""
 _ORDERS = {20.0: (8, 6), 60.0: (10, 8), 85.0: (12, 10)}
 _ORDERS_WIDE = {20.0: (4, 5), 60.0: (5, 8), 85.0: (6, 10)}
-"""Nodes outwards and about a lobe: near grazing it is drawn out, and needs most. Gloss within 2 parts in 10⁴ of rules
-four times as fine, for a roughness of 0.05 and more; of 0.02 within 4."""
+"""Nodes outwards and about a lobe: near grazing it is drawn out, and needs most; one of wide slopes hardly changes on
+the way outwards. Gloss within 2 parts in 10⁴ of rules four times as fine, for a roughness of 0.05 and more; of 0.02
+within 4."""
 _SPECTRAL_NODES = 5
 
 

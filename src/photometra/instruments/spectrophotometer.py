@@ -74,7 +74,7 @@ def colour_read(
     return xyz_to_lab(reflectance_to_xyz(WAVELENGTHS_NM, spectrum, illuminant, observer), illuminant, observer)
 
 
-@lru_cache(maxsize=32)
+@lru_cache(maxsize=16)
 def _sent_anywhere(compiled, wavelengths):
     """Share of the beam that is sent anywhere; kept, as studies often have readings with the mirror part in and out."""
     total = directional_albedo(compiled, math.cos(math.radians(BEAM_DEG)), np.array(wavelengths))
