@@ -128,7 +128,9 @@ def test_light_is_drawn_as_the_density_says_and_integrates_to_the_same():
         x, y, z, density, u_drawn, v_drawn = direction_drawn(*u, turn, *e.arrays[1:])
         u_seen, v_seen = place_towards(x, y, z, turn)
         assert (u_seen, v_seen) == pytest.approx((u_drawn, v_drawn), abs=1e-6)
-        assert density == pytest.approx(density_at(u_drawn, v_drawn, y, e.probability), rel=1e-6)
+        # Next to a pole the sine that the density is over is known from y to no more than this.
+        known = 1e-6 + 1e-12 / max(1.0 - y * y, 1e-12)
+        assert density == pytest.approx(density_at(u_drawn, v_drawn, y, e.probability), rel=known)
         weighed += np.array(radiance_at(u_seen, v_seen, e.radiance)) / density
         row = min(int(np.arccos(np.clip(y, -1, 1)) / np.pi * 8), 7)
         column = int(((np.arctan2(x, -z) + turn) / (2 * np.pi) + 0.5) % 1.0 * 16)
