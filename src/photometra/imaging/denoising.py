@@ -82,10 +82,10 @@ class _Filter:
             self._cancel = None
         if cancel is not None and cancel.is_set():
             return None
-        if quality == FAST and color[..., 0].size >= _TELLING:
-            self.fast_pixel_s = took / color[..., 0].size
         if trouble is not None:
             raise RuntimeError(f"the picture could not be denoised: {trouble}")
+        if quality == FAST and color[..., 0].size >= _TELLING:
+            self.fast_pixel_s = took / color[..., 0].size
         return out
 
 

@@ -30,10 +30,8 @@ def _samples(wavelengths):
     return index, x - index, np.minimum(np.round(x).astype(np.int64), WAVELENGTHS.size - 1)
 
 
-_POLAR, _TURNS, _TURNS_ASLANT, _ASLANT = 24, 7, 14, 0.9
-"""Nodes of a rule, and turns; more of these where light falls in at a smaller cosine."""
-_TURNS_OF_STROKES = 30
-"""At least so many, over the whole turn, where the finish has strokes."""
+_POLAR, _TURNS, _TURNS_OF_STROKES, _TURNS_ASLANT, _ASLANT = 24, 7, 10, 14, 0.9
+"""Nodes of a rule, and turns; more of these where the finish has strokes, or light falls in at a smaller cosine."""
 
 
 @owning_kernel
@@ -55,7 +53,7 @@ def _sent_share(cos_o, side, way, polar, weights, facet, facet_weights, turns, i
     if scalars[rows.ANISOTROPIC] > 0.0:
         wo[0], wo[1] = rows.to_lobe_frame(sine, 0.0, scalars)
         span = 1.0
-        turns = max(3 * turns, _TURNS_OF_STROKES)
+        turns *= 3
     wi = np.empty(3)
     value = np.empty(n)
     parts = np.empty((rows.LOBES, n))
@@ -130,7 +128,8 @@ def directional_albedo(compiled, cos_theta, wavelengths=WAVELENGTHS, side=rows.F
     of the rule, which keep 5e-4 by themselves, and 5e-5 of light that falls in steeply.
     """
     out = np.empty(np.size(wavelengths))
-    polar, turns = order or (_POLAR, _TURNS if cos_theta > _ASLANT else _TURNS_ASLANT)
+    steep = _TURNS_OF_STROKES if compiled.scalars[rows.ANISOTROPIC] > 0.0 else _TURNS
+    polar, turns = order or (_POLAR, steep if cos_theta > _ASLANT else _TURNS_ASLANT)
     _sent_share(
         float(cos_theta),
         side,

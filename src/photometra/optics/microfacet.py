@@ -28,20 +28,31 @@ def smith_lambda(x, y, z, ax, ay):
 
 
 @leaf
-def sample_visible_normal(x, y, z, ax, ay, u0, u1):
-    """A microfacet normal seen from (x, y, z), for two numbers in 0..1."""
+def _stretched(x, y, z, ax, ay):
+    """(the direction as slopes of width 1 see it, a unit vector; by how much its length was divided for that)."""
     sx = ax * x
     sy = ay * y
-    inv = 1.0 / math.sqrt(sx * sx + sy * sy + z * z)
-    sx *= inv
-    sy *= inv
-    sz = z * inv
-    phi = 2.0 * math.pi * u0
+    length = math.sqrt(sx * sx + sy * sy + z * z)
+    inv = 1.0 / length
+    return sx * inv, sy * inv, z * inv, length
+
+
+@leaf
+def _on_cap(sx, sy, sz, along, across, u1):
+    """The normal that a stretched direction sees at a turn, of which cosine and sine are given; of any length."""
     cz = (1.0 - u1) * (1.0 + sz) - sz
     r = math.sqrt(max(0.0, 1.0 - cz * cz))
-    hx = ax * (r * math.cos(phi) + sx)
-    hy = ay * (r * math.sin(phi) + sy)
-    hz = max(0.0, cz + sz)
+    return r * along + sx, r * across + sy, max(0.0, cz + sz)
+
+
+@leaf
+def sample_visible_normal(x, y, z, ax, ay, u0, u1):
+    """A microfacet normal seen from (x, y, z), for two numbers in 0..1."""
+    sx, sy, sz, _ = _stretched(x, y, z, ax, ay)
+    phi = 2.0 * math.pi * u0
+    wx, wy, hz = _on_cap(sx, sy, sz, math.cos(phi), math.sin(phi), u1)
+    hx = ax * wx
+    hy = ay * wy
     inv = 1.0 / math.sqrt(hx * hx + hy * hy + hz * hz)
     return hx * inv, hy * inv, hz * inv
 
@@ -60,19 +71,15 @@ def sent_back_until(x, y, z, ax, ay, u0, ior):
     ior: 1, or the index of a coat from within which it has to get out. A rule laid up to there has no kink within. By
     false position, the end that stays made to count for less (Anderson & Björck 1973).
     """
-    # The light as `sample_visible_normal` stretches it; all that depends on u1 is left for the loop.
-    sx, sy = ax * x, ay * y
-    stretch = math.sqrt(sx * sx + sy * sy + z * z)
-    sx, sy, sz = sx / stretch, sy / stretch, z / stretch
+    # As `sample_visible_normal`, with all that does not depend on u1 left out of the loop.
+    sx, sy, sz, length = _stretched(x, y, z, ax, ay)
     along, across = math.cos(2.0 * math.pi * u0), math.sin(2.0 * math.pi * u0)
     low, high, at_low, at_high = 0.0, 1.0, 1.0, _room(-z, ior)
     place, stayed = 0.0, 0
     for _ in range(40):
-        cz = (1.0 - place) * (1.0 + sz) - sz
-        r = math.sqrt(max(0.0, 1.0 - cz * cz))
-        wx, wy, hz = r * along + sx, r * across + sy, max(0.0, cz + sz)
+        wx, wy, hz = _on_cap(sx, sy, sz, along, across, place)
         hx, hy = ax * wx, ay * wy
-        up = 2.0 * stretch * (sx * wx + sy * wy + sz * hz) * hz / (hx * hx + hy * hy + hz * hz) - z
+        up = 2.0 * length * (sx * wx + sy * wy + sz * hz) * hz / (hx * hx + hy * hy + hz * hz) - z
         there = _room(up, ior)
         if place == 0.0 and there <= 0.0:
             return 0.0

@@ -40,6 +40,12 @@ def relative_index(props, j, side):
     return 1.0 / eta if side == INNER else eta
 
 
+@leaf
+def _with_film(f, over, film):
+    """A bare reflectance and one under the film, mixed by how much of the surface is filmed."""
+    return f + film * (min(1.0, over) - f)
+
+
 @kernel
 def _filmed(f, cos_d, outer, base, film_k, scalars, props, j):
     """A bare reflectance `f`, with as much of the surface filmed as there is film."""
@@ -49,7 +55,7 @@ def _filmed(f, cos_d, outer, base, film_k, scalars, props, j):
     over = film_scalar(
         cos_d, props[WAVELENGTH, j], complex(props[FILM_N, j], film_k), scalars[FILM_THICKNESS], base, outer
     )
-    return f + film * (min(1.0, over) - f)
+    return _with_film(f, over, film)
 
 
 @kernel
@@ -236,8 +242,8 @@ def _add_metal(cos_d, side, m, scalars, props, out):
         for j in range(n):
             a, b = props[METAL_A, j], props[METAL_B, j]
             f = conductor_scalar(cos_d, a * inverse, b * inverse)
-            over = min(1.0, clear_film(cos_d, props[WAVELENGTH, j], props[FILM_N, j], thickness, a, b, outer))
-            out[j] += m * props[METAL_TINT, j] * (f + film * (over - f))
+            over = clear_film(cos_d, props[WAVELENGTH, j], props[FILM_N, j], thickness, a, b, outer)
+            out[j] += m * props[METAL_TINT, j] * _with_film(f, over, film)
         return
     for j in range(n):
         out[j] += (
