@@ -10,7 +10,7 @@ def pairs(count, which=0, bounce=1, pixel=5, begin=0):
     state = np.zeros(4, np.uint64)
     out = []
     for s in range(begin, begin + count):
-        state[:] = seeded(1, pixel, s + 1), s, seeded(1, pixel, 0), bounce
+        state[:] = seeded(1, pixel, s + 1), int(f"{s:032b}"[::-1], 2), seeded(1, pixel, 0), bounce
         out.append(even_pair(state, which))
     return np.array(out)
 

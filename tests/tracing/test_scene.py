@@ -29,6 +29,7 @@ from photometra.tracing.spectral import (
     lights_on_film,
     sensor_table,
     wavelength_number,
+    with_lights,
 )
 
 R = 30.0
@@ -136,11 +137,14 @@ def test_wavelengths_lie_evenly_over_samples_and_over_pixels():
 
 def test_what_the_film_makes_of_a_light_is_the_mean_over_its_wavelengths():
     eye, basis = sensor_table(), light_spectra()
+    film, lights = with_lights(eye), np.zeros((HEROES, 3))
     index, nearest = np.zeros(HEROES, np.int64), np.zeros(HEROES, np.int64)
     fraction, weights, total = np.zeros(HEROES), np.zeros((HEROES, 3)), np.zeros((3, 3))
     for i in range(4096):
-        choose_wavelengths((i + 0.5) / 4096, index, fraction, nearest, eye, weights)
-        lights = basis[index] * (1.0 - fraction[:, None]) + basis[index + 1] * fraction[:, None]
+        choose_wavelengths((i + 0.5) / 4096, index, fraction, nearest, film, weights, lights)
+        assert lights == pytest.approx(
+            basis[index] * (1.0 - fraction[:, None]) + basis[index + 1] * fraction[:, None], abs=1e-5
+        )
         total += lights.T @ weights / 4096
     assert lights_on_film(eye) == pytest.approx(total, abs=1e-4)
     # A light of red, green and blue alone is seen as that.

@@ -6,6 +6,7 @@ comes back in a reciprocal second part, so that an albedo of 1 reflects exactly 
 
 import math
 
+from .circle import turns_of
 from .jit import kernel, leaf
 
 _C1 = 0.5 - 2.0 / (3.0 * math.pi)
@@ -17,7 +18,7 @@ def oren_nayar_albedo(mu, r):
     """Directional albedo of the single-scattering part for albedo 1."""
     s = math.sqrt(max(0.0, 1.0 - mu * mu))
     m = max(mu, 1e-9)
-    g = s * (math.acos(min(1.0, m)) - s * m) + (2.0 / 3.0) * ((s / m) * (1.0 - s * s * s) - s)
+    g = s * (2.0 * math.pi * turns_of(s, m) - s * m) + (2.0 / 3.0) * ((s / m) * (1.0 - s * s * s) - s)
     return (1.0 + r * g / math.pi) / (1.0 + _C1 * r)
 
 

@@ -13,6 +13,9 @@ from ..errors import InputError
 from ..words import tr
 from .jit import elementwise, leaf
 
+_LEAST = 1e-300
+"""What a product of squares is taken to be at least, where it is divided by: at grazing all is reflected."""
+
 
 @leaf
 def dielectric_scalar(cos_i, eta):
@@ -24,6 +27,22 @@ def dielectric_scalar(cos_i, eta):
     r_s = (cos_i - eta * cos_t) / (cos_i + eta * cos_t)
     r_p = (eta * cos_i - cos_t) / (eta * cos_i + cos_t)
     return 0.5 * (r_s * r_s + r_p * r_p)
+
+
+@leaf
+def bare_face(cos_i, eta):
+    """`dielectric_scalar` without a branch and in one division: a loop of these is worked out several at a time."""
+    c2 = cos_i * cos_i
+    sine2 = 1.0 - c2
+    # g = eta cos_t; below 0 beyond the critical angle.
+    g2 = eta * eta - sine2
+    g = math.sqrt(max(0.0, g2))
+    # r_s = (c - g) / (c + g), r_p = r_s (c g - s²) / (c g + s²) (Born & Wolf 1999, section 1.5).
+    both = cos_i * g
+    above, below = cos_i - g, cos_i + g
+    less, more = both - sine2, both + sine2
+    f = 0.5 * above * above * (more * more + less * less) / max(below * below * more * more, _LEAST)
+    return f if g2 > 0.0 else 1.0
 
 
 @leaf

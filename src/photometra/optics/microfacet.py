@@ -8,6 +8,7 @@ spherical cap of Dupuy & Benyoub (2023), which has the same density.
 
 import math
 
+from .circle import circle
 from .jit import kernel, leaf
 
 
@@ -49,8 +50,8 @@ def _on_cap(sx, sy, sz, along, across, u1):
 def sample_visible_normal(x, y, z, ax, ay, u0, u1):
     """A microfacet normal seen from (x, y, z), for two numbers in 0..1."""
     sx, sy, sz, _ = _stretched(x, y, z, ax, ay)
-    phi = 2.0 * math.pi * u0
-    wx, wy, hz = _on_cap(sx, sy, sz, math.cos(phi), math.sin(phi), u1)
+    along, across = circle(u0)
+    wx, wy, hz = _on_cap(sx, sy, sz, along, across, u1)
     hx = ax * wx
     hy = ay * wy
     inv = 1.0 / math.sqrt(hx * hx + hy * hy + hz * hz)
@@ -73,7 +74,7 @@ def sent_back_until(x, y, z, ax, ay, u0, ior):
     """
     # As `sample_visible_normal`, with all that does not depend on u1 left out of the loop.
     sx, sy, sz, length = _stretched(x, y, z, ax, ay)
-    along, across = math.cos(2.0 * math.pi * u0), math.sin(2.0 * math.pi * u0)
+    along, across = circle(u0)
     low, high, at_low, at_high = 0.0, 1.0, 1.0, _room(-z, ior)
     place, stayed = 0.0, 0
     for _ in range(40):

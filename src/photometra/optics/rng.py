@@ -1,7 +1,7 @@
 """Random numbers for kernels: counters, well mixed, the same for the same labels; and numbers that lie evenly.
 
 The state of a path is an array: the random numbers' own state, and, where pairs are to lie evenly, which sample of its
-pixel it is, what scrambles them, and how many surfaces it has met.
+pixel it is, its bits reversed, what scrambles them, and how many surfaces it has met.
 """
 
 import numpy as np
@@ -37,7 +37,7 @@ _PER_WORD = 1.0 / 4294967296.0
 
 
 @leaf
-def _reversed(x):
+def bits_reversed(x):
     """The 32 bits of a number, the last first."""
     x = ((x >> np.uint64(1)) & np.uint64(0x55555555)) | ((x & np.uint64(0x55555555)) << np.uint64(1))
     x = ((x >> np.uint64(2)) & np.uint64(0x33333333)) | ((x & np.uint64(0x33333333)) << np.uint64(2))
@@ -78,7 +78,7 @@ def even_pair(state, which):
     if state.shape[0] < 4 or state[3] > np.uint64(EVEN_BOUNCES):
         return random_uniform(state), random_uniform(state)
     key = seeded(state[2], state[3], which)
-    index = _reversed(_scrambled(_reversed(state[1] & _WORD), key & _WORD))
-    x = _reversed(_scrambled(index, (key >> np.uint64(16)) & _WORD))
-    y = _reversed(_scrambled(_second(index), key >> np.uint64(32)))
+    index = bits_reversed(_scrambled(state[1], key & _WORD))
+    x = bits_reversed(_scrambled(index, (key >> np.uint64(16)) & _WORD))
+    y = bits_reversed(_scrambled(_second(index), key >> np.uint64(32)))
     return float(x) * _PER_WORD, float(y) * _PER_WORD

@@ -19,6 +19,7 @@ sheet, the mirror image of its clear wall's reflection and of its body.
 
 import math
 
+from ..optics.circle import circle
 from ..optics.diffuse import oren_nayar_parts
 from ..optics.jit import kernel, leaf
 from ..optics.microfacet import ggx_d, half_way, sample_visible_normal, sent_back_until, smith_lambda
@@ -48,6 +49,7 @@ from .rows import (
     HAZE_X,
     HAZE_Y,
     INNER,
+    LOBES,
     METAL_CURVE,
     METAL_MULTIPLE,
     METAL_MULTIPLE_SCALE,
@@ -86,6 +88,9 @@ from .rows import (
     at_direction_of,
     facet_chances,
 )  # fmt: skip
+
+_NONE = 1e-12
+"""A chance that counts as none: what is left when shares that make one are taken from one."""
 
 
 @leaf
@@ -149,7 +154,8 @@ def evaluate(wo, wi, side, near, far, scalars, props, grid, tables, curves, part
     n = out.shape[0]
     for j in range(n):
         out[j] = 0.0
-        for lobe in range(parts.shape[0]):
+    for lobe in range(LOBES):
+        for j in range(n):
             parts[lobe, j] = 0.0
     mu_o = wo[2]
     mu_i = wi[2]
@@ -174,7 +180,7 @@ def evaluate(wo, wi, side, near, far, scalars, props, grid, tables, curves, part
         fibred(wo, wi, sheet, scalars, props, grid, tables, curves, parts)
     if side == INNER and mu_i < 0.0 and (scalars[COAT] > 0.0 or scalars[SHEEN] > 0.0):
         coated_from_within(wi, scalars[SHEEN] > 0.0, scalars, grid, tables, curves, parts)
-    for lobe in range(parts.shape[0]):
+    for lobe in range(LOBES):
         for j in range(n):
             out[j] += parts[lobe, j]
     return density
@@ -216,19 +222,23 @@ def _reflected(wo, wi, side, m, t, near, micro, scalars, props, grid, tables, cu
     mu_i = wi[2]
     hx, hy, hz, cos_d = half_way(wo, wi[0], wi[1], mu_i)
     finish = parts[FINISH_LOBE]
-    reflect = reflected_share(mu_o, side, curves) if scalars[SHEET] > 0.0 else -1.0
-    mean, passed = interface_reflectance(cos_d, side, scalars, props, finish)
-    if side == INNER and scalars[COAT] > 0.0:
-        for j in range(n):
-            finish[j], _ = coated_facet(cos_d, side, scalars, props, j)
-    value, density = _facet_lobes(wo, wi[0], wi[1], mu_i, hx, hy, hz, 1.0, scalars)
-    if reflect < 0.0:
-        reflect = mean / (mean + passed) if mean + passed > 0.0 else 0.0
-    density = density * micro * reflect + near * mu_i / math.pi
+    density = near * mu_i / math.pi
     anisotropic = scalars[ANISOTROPIC]
-    for j in range(n):
-        finish[j] *= value
-    if m > 0.0:
+    # Under a coat that covers all, nothing is left of the bare finish; it is drawn bare where some of it is let in.
+    bare = side == INNER or scalars[COAT] < 1.0
+    if bare or micro > _NONE:
+        reflect = reflected_share(mu_o, side, curves) if scalars[SHEET] > 0.0 else -1.0
+        mean, passed = interface_reflectance(cos_d, side, scalars, props, finish)
+        if side == INNER and scalars[COAT] > 0.0:
+            for j in range(n):
+                finish[j], _ = coated_facet(cos_d, side, scalars, props, j)
+        value, drawn = _facet_lobes(wo, wi[0], wi[1], mu_i, hx, hy, hz, 1.0, scalars)
+        if reflect < 0.0:
+            reflect = mean / (mean + passed) if mean + passed > 0.0 else 0.0
+        density += drawn * micro * reflect
+        for j in range(n):
+            finish[j] *= value
+    if m > 0.0 and bare:
         lost = m * mu_i * at_direction(curves, METAL_CURVE, METAL_TURN, wo[0], wo[1], mu_o, anisotropic)
         lost *= at_direction(curves, METAL_CURVE, METAL_TURN, wi[0], wi[1], mu_i, anisotropic)
         for j in range(n):
@@ -247,12 +257,14 @@ def _reflected(wo, wi, side, m, t, near, micro, scalars, props, grid, tables, cu
         for j in range(n):
             g = grid[j]
             if j == 0 or not even:
-                lost = (1.0 - m) * mu_i * at_direction_of(tables, table, turn, g, wo[0], wo[1], mu_o, anisotropic)
-                lost *= at_direction_of(tables, table, turn, g, wi[0], wi[1], mu_i, anisotropic)
+                if bare:
+                    lost = (1.0 - m) * mu_i * at_direction_of(tables, table, turn, g, wo[0], wo[1], mu_o, anisotropic)
+                    lost *= at_direction_of(tables, table, turn, g, wi[0], wi[1], mu_i, anisotropic)
                 if body > 0.0:
                     seen = body * at_direction_of(tables, BODY_WEIGHT, BODY_TURN, g, wo[0], wo[1], mu_o, anisotropic)
                     seen *= at_direction_of(tables, BODY_WEIGHT, BODY_TURN, g, wi[0], wi[1], mu_i, anisotropic)
-            finish[j] += lost
+            if bare:
+                finish[j] += lost
             if body > 0.0:
                 parts[BODY_LOBE, j] = seen * (props[colour, j] * single + props[colour_lost, j] * multiple)
     return density
@@ -417,9 +429,9 @@ def sample(wo, side, near, far, u0, u1, u2, scalars, props, grid, tables, curves
             return 0.0
     elif u2 < coat + near_cosine + far_cosine:
         r = math.sqrt(u0)
-        phi = 2.0 * math.pi * u1
-        wi[0] = r * math.cos(phi)
-        wi[1] = r * math.sin(phi)
+        along, across = circle(u1)
+        wi[0] = r * along
+        wi[1] = r * across
         z = math.sqrt(max(1e-12, 1.0 - u0))
         wi[2] = z if u2 < coat + near_cosine else -z
     elif u2 < coat + near_cosine + far_cosine + bent:

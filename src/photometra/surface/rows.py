@@ -145,6 +145,36 @@ def gather(spectra, index, fraction, props):
 
 
 @leaf
+def gather_varying(spectra, index, fraction, props, own):
+    """As `gather`, again and again into the same props: what is the same at every wavelength is taken once. own
+    (SPECTRA + 1,): kept with props between calls, -1 before the first: how many rows vary, and which."""
+    if own[0] < 0:
+        own[0] = _varying_rows(spectra, props, own)
+    for i in range(own[0]):
+        row = own[i + 1]
+        for j in range(index.shape[0]):
+            at = index[j]
+            props[row, j] = spectra[row, at] * (1.0 - fraction[j]) + spectra[row, at + 1] * fraction[j]
+
+
+@kernel
+def _varying_rows(spectra, props, own):
+    """Write the rows that vary into own[1:], and the others' values into props; returns how many vary."""
+    count = 0
+    for row in range(spectra.shape[0]):
+        first = spectra[row, 0]
+        varies = False
+        for i in range(1, spectra.shape[1]):
+            varies |= spectra[row, i] != first
+        if varies:
+            count += 1
+            own[count] = row
+        for j in range(props.shape[1]):
+            props[row, j] = first
+    return count
+
+
+@leaf
 def to_lobe_frame(x, y, scalars):
     """A direction's place across and along the strokes, from its place along the shape's own way round and up."""
     c = scalars[ROTATION_COS]

@@ -9,6 +9,7 @@ is mirrored up at it, so that nothing is lost. Directions are local, z along the
 import math
 
 from ..maps.placing import level_at
+from ..optics.circle import turns_of
 from ..optics.jit import kernel, kernel_part, leaf
 from ..optics.rng import even_pair, random_uniform
 from ..surface import lobes, rows
@@ -282,9 +283,8 @@ def _height(x, y, z, dx, dy, dz, point, triangle, u, v, first, count, scene, sha
         ex = x + dx
         ey = y + dy - r
         ez = z + dz
-        inv = 1.0 / math.sqrt(ex * ex + ey * ey + ez * ez)
-        s = 0.5 + math.atan2(ex, ez) / (2.0 * math.pi)
-        t = 0.5 + math.asin(min(max(ey * inv, -1.0), 1.0)) / math.pi
+        s = 0.5 + turns_of(ex, ez)
+        t = 0.5 + 2.0 * turns_of(ey, math.sqrt(ex * ex + ez * ez))
     elif shape[4].shape[0] > 0:
         corner = shape[1][triangle]
         # The step along the triangle's two edges, by least squares.
@@ -316,11 +316,10 @@ def evaluated(wo, wi, side, near, far, own_of, nearest_sample, parts, value):
 
 
 @kernel_part
-def drawn(wo, side, near, far, own_of, nearest_sample, state, wi, parts, value):
-    """`lobes.sample` of a place, or of its bump where it leans; own_of as `evaluated`."""
+def drawn(wo, side, near, far, u2, own_of, nearest_sample, state, wi, parts, value):
+    """`lobes.sample` of a place, or of its bump where it leans; u2: 0..1, which lobe; own_of as `evaluated`."""
     scalars, props, tables, curves, leans, lean, room = own_of
     u0, u1 = even_pair(state, BSDF_PAIR)
-    _, u2 = even_pair(state, CHOICE_PAIR)
     if leans and lean[1, 3] > 0.0:
         return sample_apart(
             wo, side, lean, room, u0, u1, u2, random_uniform(state), random_uniform(state), random_uniform(state),

@@ -5,13 +5,15 @@ The picture's top row looks up (+y); its middle column looks along -z; columns g
 
 import math
 from dataclasses import dataclass
+from functools import cached_property
 
 import numpy as np
 
 from ..errors import InputError
 from ..optics.circle import circle, turns_of
-from ..optics.jit import kernel, leaf
+from ..optics.jit import intrinsic, kernel, leaf
 from ..words import tr
+from .spectral import LUMINANCE
 
 _IMPORTANCE_ROWS = 128
 _GUIDED = 256
@@ -19,13 +21,12 @@ _GUIDED = 256
 
 @dataclass(frozen=True, eq=False)
 class Environment:
-    """Radiance (h, w, 3) in linear Rec.709, and the distribution over coarser cells that directions are drawn from:
-    probability (r, c) of each, the sums of the rows up to each (r,), and within a row, of its own (r, c); and guides to
-    those sums, as `_guide`, (_GUIDED,) and (r, _GUIDED).
+    """Radiance (h, w, 3) in linear Rec.709, and the distribution over coarser cells that directions are drawn from: the
+    shares of the rows summed up to each (r,), and within a row, of its cells (r, c); and guides to those sums, as
+    `_guide`, (_GUIDED,) and (r, _GUIDED). All in single precision: what is smaller is found sooner.
     """
 
     radiance: np.ndarray
-    probability: np.ndarray
     rows: np.ndarray
     columns: np.ndarray
     row_guide: np.ndarray
@@ -34,7 +35,14 @@ class Environment:
     @property
     def arrays(self):
         """As the kernels take them."""
-        return self.radiance, self.probability, self.rows, self.columns, self.row_guide, self.column_guide
+        return self.radiance, self.rows, self.columns, self.row_guide, self.column_guide
+
+    @cached_property
+    def mean(self):
+        """Mean luminance over all directions."""
+        rows = self.radiance.shape[0]
+        high = np.sin((np.arange(rows) + 0.5) * math.pi / rows)
+        return float(high @ (self.radiance.mean(axis=1) @ LUMINANCE) / high.sum())
 
     @property
     def is_uniform(self):
@@ -43,8 +51,8 @@ class Environment:
 
 def uniform_environment():
     """Radiance 1 from everywhere at every wavelength: the furnace."""
-    one = np.ones((1, 1))
-    return Environment(np.ones((1, 1, 3), np.float32), one, one[0], one, *(_guide(s) for s in (one[0], one)))
+    one = np.ones((1, 1), np.float32)
+    return Environment(np.ones((1, 1, 3), np.float32), one[0], one, *(_guide(s) for s in (one[0], one)))
 
 
 def _guide(sums):
@@ -64,9 +72,9 @@ def environment_from(radiance):
     height, width, _ = radiance.shape
     rows = min(_IMPORTANCE_ROWS, height)
     columns = min(2 * _IMPORTANCE_ROWS, width)
-    luminance = 0.2126 * radiance[..., 0]
-    luminance += 0.7152 * radiance[..., 1]
-    luminance += 0.0722 * radiance[..., 2]
+    luminance = LUMINANCE[0] * radiance[..., 0]
+    luminance += LUMINANCE[1] * radiance[..., 1]
+    luminance += LUMINANCE[2] * radiance[..., 2]
     tops, lefts = (-(-np.arange(n) * size // n) for n, size in ((rows, height), (columns, width)))
     cells = np.add.reduceat(np.add.reduceat(luminance, tops, axis=0), lefts, axis=1).astype(float)
     cells /= np.outer(np.diff(tops, append=height), np.diff(lefts, append=width))
@@ -76,13 +84,12 @@ def environment_from(radiance):
     cells = np.maximum.reduce([padded[:-2], padded[1:-1], padded[2:]])
     cells += 1e-3 * cells.mean() + 1e-12
     cells *= np.sin((np.arange(rows) + 0.5) * math.pi / rows)[:, None]
-    probability = cells / cells.sum()
-    of_row = probability.sum(axis=1)
-    within = np.cumsum(probability / of_row[:, None], axis=1)
+    of_row = cells.sum(axis=1)
+    within = np.cumsum(cells / of_row[:, None], axis=1).astype(np.float32)
     within[:, -1] = 1.0
-    up_to = np.cumsum(of_row)
+    up_to = np.cumsum(of_row / of_row.sum()).astype(np.float32)
     up_to[-1] = 1.0
-    return Environment(radiance, probability, up_to, within, _guide(up_to), _guide(within))
+    return Environment(radiance, up_to, within, _guide(up_to), _guide(within))
 
 
 @leaf
@@ -118,10 +125,10 @@ def radiance_at(u, v, radiance):
     )
 
 
-@kernel
-def radiance_near(u, v, radiance, chance):
-    """As `radiance_at`, but of one of the four values about a place, drawn by a number in 0..1 by what each counts: the
-    same in the mean, and one place of memory instead of four."""
+@leaf
+def pixel_near(u, v, radiance, chance):
+    """(row, column) of one of the four pixels about a place, drawn by a number in 0..1 by what each counts: the same in
+    the mean as `radiance_at`, and one place of memory instead of four."""
     height = radiance.shape[0]
     width = radiance.shape[1]
     fx = u * width - 0.5
@@ -141,43 +148,71 @@ def radiance_near(u, v, radiance, chance):
         x += width
     elif x >= width:
         x -= width
-    y = min(y, height - 1)
-    return radiance[y, x, 0], radiance[y, x, 1], radiance[y, x, 2]
+    return min(y, height - 1), x
+
+
+@intrinsic
+def sent_for(_context, radiance, row, column):
+    """Have a pixel that will be read a little later brought near from memory: nobody waits for it meanwhile."""
+    from llvmlite import ir
+    from numba.core import types
+
+    def generate(context, builder, signature, arguments):
+        picture = context.make_array(signature.args[0])(context, builder, arguments[0])
+        width = builder.extract_value(picture.shape, 1)
+        number = builder.mul(builder.add(builder.mul(arguments[1], width), arguments[2]), ir.Constant(width.type, 3))
+        byte, number_32 = ir.IntType(8).as_pointer(), ir.IntType(32)
+        place = builder.bitcast(builder.gep(picture.data, [number]), byte)
+        form = ir.FunctionType(ir.VoidType(), [byte, number_32, number_32, number_32])
+        # To be read, and kept in all of the caches; of data.
+        how = [ir.Constant(number_32, k) for k in (0, 3, 1)]
+        builder.call(builder.module.declare_intrinsic("llvm.prefetch", [byte], form), [place, *how])
+        return context.get_dummy_value()
+
+    return types.void(radiance, types.int64, types.int64), generate
 
 
 @leaf
-def density_at(u, v, y, probability):
+def _share(sums, i):
+    """(the share of the i-th cell, by the sums up to each; the sum before it)."""
+    before = np.float64(sums[i - 1]) if i > 0 else 0.0
+    return np.float64(sums[i]) - before, before
+
+
+@leaf
+def density_at(u, v, y, row_sums, column_sums):
     """Density per steradian with which `direction_drawn` gives the direction (u, v), whose height is `y`."""
-    rows = probability.shape[0]
-    columns = probability.shape[1]
+    rows = column_sums.shape[0]
+    columns = column_sums.shape[1]
     row = min(int(v * rows), rows - 1)
-    column = min(int(u * columns), columns - 1)
+    of_row, _ = _share(row_sums, row)
+    of_cell, _ = _share(column_sums[row], min(int(u * columns), columns - 1))
     s = math.sqrt(max(1e-12, 1.0 - y * y))
-    return probability[row, column] * rows * columns / (2.0 * math.pi * math.pi * s)
+    return of_row * of_cell * rows * columns / (2.0 * math.pi * math.pi * s)
 
 
 @leaf
 def _cell_of(sums, guide, u):
-    """(the cell that a number 0..1 falls into by the sums up to each, where in it, 0..1); guide as `_guide`."""
+    """(the cell that a number 0..1 falls into by the sums up to each, where in it, 0..1, its share); guide as
+    `_guide`."""
     low, last = int(guide[int(u * _GUIDED)]), sums.shape[0] - 1
     while low < last and u >= sums[low]:
         low += 1
-    before = sums[low - 1] if low > 0 else 0.0
-    wide = sums[low] - before
-    return low, min((u - before) / wide, 1.0 - 1e-12) if wide > 0.0 else 0.5
+    wide, before = _share(sums, low)
+    return low, min((u - before) / wide, 1.0 - 1e-12) if wide > 0.0 else 0.5, wide
 
 
 @kernel
-def direction_drawn(u0, u1, turn, probability, row_sums, column_sums, row_guide, column_guide):
+def direction_drawn(u0, u1, turn, row_sums, column_sums, row_guide, column_guide):
     """A direction in proportion to the light, from two numbers whose evenness it keeps: (x, y, z, density per
     steradian, u, v)."""
-    rows = probability.shape[0]
-    columns = probability.shape[1]
-    row, down = _cell_of(row_sums, row_guide, u0)
-    column, across = _cell_of(column_sums[row], column_guide[row], u1)
+    rows = column_sums.shape[0]
+    columns = column_sums.shape[1]
+    row, down, of_row = _cell_of(row_sums, row_guide, u0)
+    column, across, of_cell = _cell_of(column_sums[row], column_guide[row], u1)
     u = (column + across) / columns
     v = (row + down) / rows
     y, s = circle(0.5 * v)
     along, across = circle(u - 0.5 - turn / (2.0 * math.pi))
-    density = probability[row, column] * rows * columns / (2.0 * math.pi * math.pi * max(s, 1e-6))
+    density = of_row * of_cell * rows * columns / (2.0 * math.pi * math.pi * max(s, 1e-6))
     return s * across, y, -s * along, density, u, v

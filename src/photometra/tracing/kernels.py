@@ -14,25 +14,22 @@ import math
 
 import numpy as np
 
+from ..optics.circle import circle
 from ..optics.jit import kernel, kernel_part, leaf
-from ..optics.phase import scattered
+from ..optics.media import left_after
 from ..optics.rng import even_pair, random_uniform
 from ..shapes.rays import stands_in_way
 from ..surface import lobes, rows
-from .bumps import BSDF_PAIR, CHOICE_PAIR, LIGHT_PAIR, drawn, evaluated, leaning_at
-from .environment import density_at, direction_drawn, place_towards, radiance_near
+from .bumps import BSDF_PAIR, CHOICE_PAIR, drawn, evaluated, leaning_at
 from .forks import FIRST, IS_THERE, SCATTERS, WITHIN, counts_at, disperses, fork_at, place_at
-from .lights import panel_drawn, panel_met
-from .media import flight_drawn, flown
+from .lighting import add_light, light_drawn, panels_seen, shone, sky_seen
+from .media import CUT_OFF, ENDED, ROULETTE_FROM, survives, walked
 from .scene import (
     IS_BALL,
     IS_OPEN,
     NOTHING,
     RADIUS,
-    SKY_PROBABILITY,
     STAGE,
-    STRENGTH,
-    TURN,
     stage_met,
     stage_reflectance,
 )
@@ -42,7 +39,6 @@ from .spectral import HEROES
 # What the renderer is told: limits on bounces off surfaces, on walls met within the interior and on scatterings
 # there, and the radiance clamp (0: off).
 LIMIT_REFLECTION, LIMIT_TRANSMISSION, LIMIT_VOLUME, CLAMP = range(4)
-_ROULETTE_FROM = 3
 _NARROW, _FEW_LIGHTS = 0.03, 0.25
 """Slope width up to which a light drawn rarely lies in a mirror's lobe; how often one is drawn there."""
 # The pictures of what light met first: the surface's lobes, what wandered below it, and all that is not the specimen.
@@ -50,26 +46,6 @@ SUBSURFACE_LAYER, STAGE_LAYER, LAYERS = range(rows.LOBES, rows.LOBES + 3)
 # What scatters within: the clear interior's own medium, or the subsurface's middle, shallow or deep materials.
 _SCATTER = np.array([rows.SCATTER, rows.SUB_SCATTER, rows.SHALLOW_SCATTER, rows.DEEP_SCATTER])
 _ABSORB = np.array([rows.ABSORPTION, rows.SUB_ABSORPTION, rows.SHALLOW_ABSORPTION, rows.DEEP_ABSORPTION])
-
-
-@kernel_part
-def _sky(u, v, state, scene, radiance, basis, out):
-    """Spectral radiance from a place of the environment's picture."""
-    strength = scene[STRENGTH]
-    if radiance.shape[0] == 1:
-        for j in range(HEROES):
-            out[j] = strength
-        return
-    r, g, b = radiance_near(u, v, radiance, random_uniform(state))
-    for j in range(HEROES):
-        out[j] = strength * (r * basis[j, 0] + g * basis[j, 1] + b * basis[j, 2])
-
-
-@kernel_part
-def _glow(panel, index, fraction, radiance, out):
-    """Spectral radiance of a panel."""
-    for j in range(HEROES):
-        out[j] = radiance[panel, index[j]] * (1.0 - fraction[j]) + radiance[panel, index[j] + 1] * fraction[j]
 
 
 @kernel
@@ -111,100 +87,26 @@ def _blocked(x, y, z, dx, dy, dz, within, far, state, scene, shape, materials, v
 
 
 @kernel_part
-def _light_drawn(ox, oy, oz, state, index, fraction, basis, scene, sky, panels, out):
-    """Draw a light as seen from a place: (x, y, z, distance, density); its radiance goes into `out`.
-
-    density 0 where there is none to draw, or the panel drawn shines the other way.
-    """
-    probability = scene[SKY_PROBABILITY]
-    count = panels[0].shape[0]
-    u, v = even_pair(state, LIGHT_PAIR)
-    which, _ = even_pair(state, CHOICE_PAIR)
-    if count > 0 and (probability <= 0.0 or which >= probability):
-        # What is left of the number says which of the panels.
-        which = (which - probability) / (1.0 - probability)
-        i = min(int(which * count), count - 1)
-        x, y, z, distance, density = panel_drawn(panels[0][i], ox, oy, oz, u, v)
-        if density > 0.0:
-            _glow(i, index, fraction, panels[1], out)
-        return x, y, z, distance, density * (1.0 - probability) / count
-    if probability <= 0.0:
-        return 0.0, 1.0, 0.0, 0.0, 0.0
-    x, y, z, density, u, v = direction_drawn(u, v, scene[TURN], sky[1], sky[2], sky[3], sky[4], sky[5])
-    _sky(u, v, state, scene, sky[0], basis, out)
-    return x, y, z, 1e30, density * probability
-
-
-@kernel_part
-def _add(seen, layers, share, through, light, weight):
-    """Add light that comes along the path to what is seen, and to the pictures of what it met first."""
-    for j in range(HEROES):
-        value = through[j] * light[j] * weight
-        seen[j] += value
-        for layer in range(layers.shape[0]):
-            layers[layer, j] += value * share[layer, j]
-
-
-@kernel_part
-def _panels_seen(bx, by, bz, dx, dy, dz, near, far, density, index, fraction, scene, panels, light, seen, layers, share,
-                 through):  # fmt: skip
-    """Add the panels that a ray meets between `near` and `far` of where it was drawn, with `density`."""
-    count = panels[0].shape[0]
-    for i in range(count):
-        t, e = panel_met(panels[0][i], bx, by, bz, dx, dy, dz)
-        if t > 0.0 and near <= t < far:
-            e *= (1.0 - scene[SKY_PROBABILITY]) / count
-            _glow(i, index, fraction, panels[1], light)
-            _add(seen, layers, share, through, light, density * density / (density * density + e * e))
-
-
-@kernel_part
-def _sky_seen(dx, dy, dz, density, state, basis, scene, sky, light, seen, layers, share, through):
-    """Add the sky that a ray drawn with `density` (below 0 for none) runs into."""
-    su = sv = 0.0
-    weight = 1.0
-    if sky[0].shape[0] > 1:
-        su, sv = place_towards(dx, dy, dz, scene[TURN])
-        if density > 0.0:
-            e = density_at(su, sv, dy, sky[1]) * scene[SKY_PROBABILITY]
-            weight = density * density / (density * density + e * e)
-    _sky(su, sv, state, scene, sky[0], basis, light)
-    _add(seen, layers, share, through, light, weight)
-
-
-@kernel_part
-def _survives(through, state):
-    """Russian roulette on what a path still carries: whether it goes on, its weight raised."""
-    largest = 0.0
-    for j in range(HEROES):
-        largest = max(largest, through[j])
-    survive = min(1.0, largest)
-    if survive <= 0.0 or random_uniform(state) >= survive:
-        return False
-    for j in range(HEROES):
-        through[j] /= survive
-    return True
-
-
-@kernel_part
 def _from_stage(ox, oz, counts, state, index, fraction, basis, scene, patches, sky, panels, shape, materials, varying,
                 stack, light, seen, layers, share, through):  # fmt: skip
     """Light the stage at a place, where it counts, and draw how the path goes on: (direction x, y, z, its density)."""
     albedo = stage_reflectance(ox, oz, scene[RADIUS], patches)
     lift = 1e-4 * scene[RADIUS]
-    lx, ly, lz, far, e = _light_drawn(ox, lift, oz, state, index, fraction, basis, scene, sky, panels, light)
+    which, _ = even_pair(state, CHOICE_PAIR)
+    lx, ly, lz, far, e, panel, row, column = light_drawn(ox, lift, oz, which, state, scene, sky, panels)
     if counts and e > 0.0 and ly > 0.0 and not _blocked(
         ox, lift, oz, lx, ly, lz, False, far, state, scene, shape, materials, varying, stack
     ):  # fmt: skip
         own = ly / math.pi
-        _add(seen, layers, share, through, light, albedo * own * e / (e * e + own * own))
+        shone(panel, row, column, index, fraction, basis, scene, sky, panels, light)
+        add_light(seen, layers, share, through, light, albedo * own * e / (e * e + own * own))
     u, v = even_pair(state, BSDF_PAIR)
-    phi = 2.0 * math.pi * v
+    along, across = circle(v)
     r = math.sqrt(u)
     dy = math.sqrt(max(1e-12, 1.0 - u))
     for j in range(HEROES):
         through[j] *= albedo
-    return r * math.cos(phi), dy, r * math.sin(phi), dy / math.pi
+    return r * along, dy, r * across, dy / math.pi
 
 
 @kernel_part
@@ -218,14 +120,14 @@ def _side_of(point, medium, media, sheet):
 
 
 @kernel_part
-def _lit(point, wo, wi, side, near, far_share, own_of, lights, counts, first, state, index, fraction, nearest_sample,
-         basis, scene, sky, panels, shape, materials, varying, stack, light, value, parts, seen, layers, share,
-         through):  # fmt: skip
+def _lit(point, wo, wi, side, near, far_share, own_of, which, lights, counts, first, state, index, fraction,
+         nearest_sample, basis, scene, sky, panels, shape, materials, varying, stack, light, value, parts, seen, layers,
+         share, through):  # fmt: skip
     """Add what one light, drawn at a point of the specimen, sends along the path; where it does not count (see
     `trace`), only what one wavelength alone has of it. lights: how many are drawn at such a point."""
     scalars = own_of[0]
-    lx, ly, lz, far, e = _light_drawn(
-        point.x, point.y, point.z, state, index, fraction, basis, scene, sky, panels, light
+    lx, ly, lz, far, e, panel, row, column = light_drawn(
+        point.x, point.y, point.z, which, state, scene, sky, panels
     )  # fmt: skip
     e *= lights
     cos_l = lx * point.nx + ly * point.ny + lz * point.nz
@@ -245,6 +147,7 @@ def _lit(point, wo, wi, side, near, far_share, own_of, lights, counts, first, st
     if not counts and (wi[2] >= 0.0 or sheet or scalars[rows.DISPERSIVE] <= 0.0):
         return
     weight = e / (e * e + own * own)
+    shone(panel, row, column, index, fraction, basis, scene, sky, panels, light)
     for j in range(HEROES):
         seen[j] += through[j] * light[j] * value[j] * weight
     if layers.shape[0] == 0:
@@ -271,10 +174,12 @@ def _share_first(parts, share):
 
 @kernel_part
 def _gather_once(part, index, fraction, spectra_of, props_of, gathered):
-    """Have a part's spectra at the path's wavelengths; half of all paths never meet the specimen."""
-    if gathered[part] == 0:
-        rows.gather(spectra_of[part], index, fraction, props_of[part])
-        gathered[part] = 1
+    """Have a part's spectra at the path's wavelengths; half of all paths never meet the specimen. gathered: for each
+    part the number of the path that has its spectra, and what `rows.gather_varying` keeps; last, this path's number."""
+    path = gathered[gathered.shape[0] - 1, 0]
+    if gathered[part, 0] != path:
+        rows.gather_varying(spectra_of[part], index, fraction, props_of[part], gathered[part, 1:])
+        gathered[part, 0] = path
 
 
 @kernel_part
@@ -319,12 +224,13 @@ def trace(run, first_met, origin, direction, state, index, fraction, nearest_sam
     layered = layers.shape[0] > 0
     resumes = run > 0
     first = not resumes or numbers[FIRST] > 0.0
-    if layered:
-        layers[:] = 0.0
+    for layer in range(layers.shape[0]):
+        for j in range(HEROES):
+            layers[layer, j] = 0.0
     if layered and first:
         share[:] = 0.0
         share[STAGE_LAYER] = 1.0
-    gathered[:] = 0
+    gathered[gathered.shape[0] - 1, 0] += 1
     within = False
     medium = -1
     kind = 0
@@ -355,49 +261,37 @@ def trace(run, first_met, origin, direction, state, index, fraction, nearest_sam
         counts = run == 0 or alone
         if not resumes:
             what, t, triangle, u, v = first_met
-            # Within what scatters only walls nearer than the next scattering are looked for.
-            reach = 1e30
             if medium >= 0 and scatters:
-                reach = flight_drawn(state, props_of[medium], _SCATTER[kind], _ABSORB[kind], through, extinct)
-            if depth > 0:
-                what, t, triangle, u, v = nearest_hit(ox, oy, oz, dx, dy, dz, within, reach, scene, shape, stack)
+                what, t, triangle, u, v, ox, oy, oz, dx, dy, dz, scatterings = walked(
+                    ox, oy, oz, dx, dy, dz, scatterings, depth, limits[LIMIT_VOLUME], _SCATTER[kind], _ABSORB[kind],
+                    scalars_of[medium, rows.ASYMMETRY] if kind == 0 else 0.0, props_of[medium], state, scene, shape,
+                    stack, through, extinct,
+                )  # fmt: skip
+            elif depth > 0:
+                what, t, triangle, u, v = nearest_hit(ox, oy, oz, dx, dy, dz, within, 1e30, scene, shape, stack)
             if counts and medium < 0 and density > 0.0 and panels[0].shape[0] > 0:
-                _panels_seen(bx, by, bz, dx, dy, dz, passed, passed + t, density, index, fraction, scene, panels,
-                             light, seen, layers, share, through)  # fmt: skip
-            step = -1.0
-            if what == NOTHING and reach < 1e30:
-                step = reach
-            elif what == NOTHING:
+                panels_seen(bx, by, bz, dx, dy, dz, passed, passed + t, density, index, fraction, scene, panels,
+                            light, seen, layers, share, through)  # fmt: skip
+            if what == ENDED:
+                return 0.0
+            if what == NOTHING:
                 if counts:
-                    _sky_seen(dx, dy, dz, density, state, basis, scene, sky, light, seen, layers, share, through)
+                    sky_seen(dx, dy, dz, density, state, basis, scene, sky, light, seen, layers, share, through)
                 return 0.0
             if medium < 0:
                 outer += 1
-            elif scatters:
-                flown(step if step >= 0.0 else t, step >= 0.0, through, extinct)
-                if step >= 0.0:
-                    scatterings += 1
-                else:
-                    inner += 1
             else:
-                for j in range(HEROES):
-                    through[j] *= math.exp(-props_of[medium, rows.ABSORPTION, j] * t)
                 inner += 1
-            is_beyond = outer > limits[LIMIT_REFLECTION] or inner > limits[LIMIT_TRANSMISSION]
-            if is_beyond or scatterings > limits[LIMIT_VOLUME]:
+                if not scatters:
+                    for j in range(HEROES):
+                        through[j] *= left_after(props_of[medium, rows.ABSORPTION, j] * t)
+            if what == CUT_OFF or outer > limits[LIMIT_REFLECTION] or inner > limits[LIMIT_TRANSMISSION]:
                 lost = 0.0
                 for j in range(HEROES):
                     lost += through[j] / HEROES
                 return lost if counts else 0.0
-            if depth >= _ROULETTE_FROM and not _survives(through, state):
+            if depth + scatterings >= ROULETTE_FROM and not survives(through, state):
                 return 0.0
-            if step >= 0.0:
-                ox += step * dx
-                oy += step * dy
-                oz += step * dz
-                g = scalars_of[medium, rows.ASYMMETRY] if kind == 0 else 0.0
-                dx, dy, dz = scattered(dx, dy, dz, g, random_uniform(state), random_uniform(state))
-                continue
             ox += t * dx
             oy += t * dy
             oz += t * dz
@@ -440,14 +334,15 @@ def trace(run, first_met, origin, direction, state, index, fraction, nearest_sam
         else:
             near, far = lobes.diffuse_probabilities(wo[2], side, scalars, props, nearest_sample, tables, curves)
         own_of = (scalars, props, tables, curves, leans, lean, bumped)
+        which, lobe = even_pair(state, CHOICE_PAIR)
         lights = 1.0 if leans else _lights_drawn(scalars)
         if lights >= 1.0 or random_uniform(state) < lights:
             _lit(
-                point, wo, wi, side, near, far, own_of, lights, counts, first, state, index, fraction, nearest_sample,
-                basis, scene, sky, panels, shape, materials, varying, stack, light, value, parts, seen, layers, share,
-                through,
+                point, wo, wi, side, near, far, own_of, which, lights, counts, first, state, index, fraction,
+                nearest_sample, basis, scene, sky, panels, shape, materials, varying, stack, light, value, parts, seen,
+                layers, share, through,
             )  # fmt: skip
-        density = drawn(wo, side, near, far, own_of, nearest_sample, state, wi, parts, value)
+        density = drawn(wo, side, near, far, lobe, own_of, nearest_sample, state, wi, parts, value)
         if density <= 0.0:
             return 0.0
         # As dense, for what it may meet, as lights are drawn less often.

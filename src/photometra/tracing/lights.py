@@ -9,7 +9,12 @@ import numpy as np
 from ..colour.lamps import lamp_spectrum
 from ..optics.jit import kernel, leaf
 
-LIGHT_ROWS = 13
+LIGHT_ROWS = 15
+CHANCE, UP_TO = 13, 14
+"""Of a panel's row: how likely it is drawn among the panels, and that of it and those before it."""
+
+_EVEN = 0.2
+"""So much of the choice among lights is even, whatever they send: other places than the target see them otherwise."""
 
 
 @dataclass(frozen=True)
@@ -28,6 +33,11 @@ class Panel:
     lamp: str = "D65"
     measured: tuple[float, ...] = ()
 
+    @property
+    def fluence(self):
+        """What it sends to its target from all its directions together; a far panel's, which a near one is below."""
+        return self.radiance * self.width * self.height / self.distance**2
+
     def row(self, target):
         """Centre, half its width and half its height as vectors, its normal, its area."""
         turn, rise = math.radians(self.turn), math.radians(self.rise)
@@ -41,13 +51,31 @@ class Panel:
 
 def light_arrays(panels, target):
     """(rows (n, LIGHT_ROWS), radiance (n, 82) with the spare last column) of panels that shine at all."""
-    lit = [p for p in panels if p.radiance > 0.0]
+    lit = lit_panels(panels)
     rows, radiance = np.zeros((len(lit), LIGHT_ROWS)), np.zeros((len(lit), lamp_spectrum("D65").size + 1))
     for i, p in enumerate(lit):
-        rows[i] = p.row(target)
+        rows[i, :CHANCE] = p.row(target)
         radiance[i, :-1] = p.radiance * lamp_spectrum(p.lamp, p.measured)
         radiance[i, -1] = radiance[i, -2]
+    if lit:
+        sent = np.array([p.fluence for p in lit])
+        rows[:, CHANCE] = _EVEN / len(lit) + (1.0 - _EVEN) * sent / sent.sum()
+        rows[:, UP_TO] = np.cumsum(rows[:, CHANCE])
     return rows, radiance
+
+
+def lit_panels(panels):
+    """Those that shine at all."""
+    return [p for p in panels if p.radiance > 0.0]
+
+
+def sky_chance(environment, strength, panels):
+    """How likely the sky is drawn rather than a panel: by what each sends to the target, neither left to rare luck."""
+    lit = lit_panels(panels)
+    if environment.is_uniform or not lit:
+        return 0.0 if environment.is_uniform else 1.0
+    sky, sent = 4.0 * math.pi * strength * environment.mean, sum(p.fluence for p in lit)
+    return 0.5 * _EVEN + (1.0 - _EVEN) * sky / (sky + sent) if sky + sent > 0.0 else 0.5
 
 
 @leaf
@@ -71,6 +99,15 @@ def panel_met(light, ox, oy, oz, dx, dy, dz):
         if abs(along) > size:
             return -1.0, 0.0
     return t, t * t / (light[12] * facing)
+
+
+@leaf
+def panel_chosen(lights, u):
+    """Which of the panels a number in 0..1 draws, each by its own chance."""
+    i = 0
+    while i < lights.shape[0] - 1 and u >= lights[i, UP_TO]:
+        i += 1
+    return i
 
 
 @kernel

@@ -9,6 +9,7 @@ from .guides import guides_of
 from .kernels import LAYERS
 from .places import Threads
 from .scene import Scene
+from .spectral import LUMINANCE
 from .survey import coverage
 from .tasks import Limits, Sums, View, prepared
 
@@ -16,7 +17,6 @@ TILE = 64
 _TOGETHER = 512
 """Of single pixels about so many are one job."""
 _BRIGHTEST = 1e30
-_LUMINANCE = np.array([0.2126, 0.7152, 0.0722])
 LAYER_NAMES = ("sheen", "coat", "finish", "body", "transmission", "reverse", "subsurface", "stage")
 """What light can have met first, in the kernels' order."""
 
@@ -169,7 +169,7 @@ class Rendering:
         """Relative standard error of a pixel's luminance, in the root mean square; inf below two samples."""
         if self.samples < 2:
             return float("inf")
-        mean = self._total[self._region] @ _LUMINANCE / self.samples
+        mean = self._total[self._region] @ LUMINANCE / self.samples
         return float(np.sqrt(self.variance()[self._region].mean()) / max(1e-12, np.abs(mean).mean()))
 
     def variance(self):
@@ -177,7 +177,7 @@ class Rendering:
         n = self.samples
         if n < 2:
             return np.full((self.height, self.width), np.inf)
-        mean = self._total @ _LUMINANCE / n
+        mean = self._total @ LUMINANCE / n
         return np.maximum(self._squares / n - mean * mean, 0.0) / (n - 1)
 
     def energy_cut(self):

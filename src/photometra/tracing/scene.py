@@ -15,7 +15,7 @@ from ..optics.rng import random_uniform
 from ..shapes.mesh import NO_MESH
 from ..shapes.standing import Shape
 from .environment import Environment
-from .lights import Panel
+from .lights import Panel, sky_chance
 
 CHECKER_MM = 10.0
 STAGE_LIGHT, STAGE_DARK, STAGE_RIM = 0.34, 0.26, 0.12
@@ -104,8 +104,7 @@ class Scene:
         out[AXIS : AXIS + 3] = shape.axis if shape else (0.0, 1.0, 0.0)
         out[CENTRE : CENTRE + 3] = shape.centre if shape else (0.0, self.radius, 0.0)
         out[STRAIGHT] = float(shape is not None and shape.is_straight)
-        lit = any(p.radiance > 0.0 for p in self.panels)
-        out[SKY_PROBABILITY] = 0.0 if self.environment.is_uniform else 0.5 if lit else 1.0
+        out[SKY_PROBABILITY] = sky_chance(self.environment, self.strength, self.panels)
         return out
 
     def camera_array(self, width, height):

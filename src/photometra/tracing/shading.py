@@ -4,6 +4,7 @@ import math
 from typing import NamedTuple
 
 from ..maps.placing import CELLS, level_at
+from ..optics.circle import turns_of
 from ..optics.jit import kernel, kernel_part
 from ..optics.phase import frame
 from ..optics.rng import random_uniform
@@ -45,6 +46,13 @@ class ShadingPoint(NamedTuple):
 def nearest_hit(ox, oy, oz, dx, dy, dz, within, far, scene, shape, stack):
     """The nearest thing along a ray before `far`: (what, distance, triangle, u, v)."""
     if scene[IS_BALL] > 0.0:
+        if within and far < 1e30:
+            # Whether the way ends within the ball is told without a root.
+            r = scene[RADIUS]
+            cy = oy - r
+            b = ox * dx + cy * dy + oz * dz
+            if ox * ox + cy * cy + oz * oz - r * r + far * (2.0 * b + far) < 0.0:
+                return NOTHING, far, 0, 0.0, 0.0
         what, t = hit(ox, oy, oz, dx, dy, dz, within, scene)
         return (what, t, 0, 0.0, 0.0) if t < far else (NOTHING, far, 0, 0.0, 0.0)
     triangle, t, u, v = nearest(ox, oy, oz, dx, dy, dz, 1e-7 * scene[RADIUS], far, shape[0], shape[5], stack)
@@ -70,8 +78,8 @@ def member_at(part, x, y, z, triangle, u, v, scene, shape, varying, state):
         nx = x / r
         ny = (y - r) / r
         nz = z / r
-        s = 0.5 + math.atan2(nx, nz) / (2.0 * math.pi)
-        t = 0.5 + math.asin(min(max(ny, -1.0), 1.0)) / math.pi
+        s = 0.5 + turns_of(nx, nz)
+        t = 0.5 + 2.0 * turns_of(ny, math.sqrt(nx * nx + nz * nz))
     else:
         w = 1.0 - u - v
         normal = shape[2][triangle]

@@ -15,7 +15,7 @@ from .kernels import LAYERS
 from .lights import light_arrays
 from .materials import materials_of
 from .scene import PATCHES, Scene
-from .spectral import light_spectra, lights_on_film, sensor_table
+from .spectral import lights_on_film, sensor_table, with_lights
 from .tile import render_tile, room_for
 
 
@@ -70,22 +70,22 @@ class Sums:
 
 
 @cache
-def _spectra():
+def _eye():
     eye = sensor_table()
-    return light_spectra(), eye, lights_on_film(eye)
+    return with_lights(eye), lights_on_film(eye)
 
 
 def prepared(view: View):
     """The arrays of a view as the kernel takes them; the same for all of its tasks."""
     e, scene = view.scene.environment, view.scene
     materials, media, varying = materials_of(view.compiled, scene)
-    basis, eye, seen = _spectra()
+    film, seen = _eye()
     if view.sensor is not None:
-        eye, seen = view.sensor, lights_on_film(view.sensor)
+        film, seen = with_lights(view.sensor), lights_on_film(view.sensor)
     return (
         scene.camera_array(view.width, view.height), scene.array(), view.limits.array(), np.array(PATCHES),
         e.arrays, light_arrays(scene.panels, scene.target), scene.mesh.arrays,
-        materials, media, tuple(varying), basis, eye, seen,
+        materials, media, tuple(varying), film, seen,
     )  # fmt: skip
 
 

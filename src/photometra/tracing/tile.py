@@ -5,7 +5,7 @@ import math
 import numpy as np
 
 from ..optics.jit import kernel, kernel_part, unowned
-from ..optics.rng import random_uniform, seeded
+from ..optics.rng import bits_reversed, random_uniform, seeded
 from ..shapes.rays import ray_room
 from ..surface import rows
 from .environment import place_towards, radiance_at
@@ -13,7 +13,7 @@ from .forks import IS_THERE, exchange, fork_room
 from .kernels import CLAMP, LAYERS, STAGE_LAYER, trace
 from .scene import NOTHING, STRENGTH, TURN, aim
 from .shading import nearest_hit
-from .spectral import HEROES, choose_wavelengths, wavelength_number
+from .spectral import HEROES, LUMINANCE, choose_wavelengths, wavelength_number
 
 _SHARES = 7 + rows.LOBES
 
@@ -23,7 +23,7 @@ def room_for(surfaces):
     return (
         np.empty((4, 3)), np.zeros((_SHARES + 1 + 3 * LAYERS, HEROES)), np.empty((2, HEROES), np.int64),
         np.empty(4, np.uint64), np.empty((HEROES, 3)), np.empty((HEROES, 3)),
-        np.empty((surfaces, rows.SPECTRA, HEROES)), ray_room(), np.zeros(surfaces, np.int64),
+        np.empty((surfaces, rows.SPECTRA, HEROES)), ray_room(), np.full((surfaces + 1, rows.SPECTRA + 2), -1),
         np.empty((4, 4)), np.empty((4 + 2 * rows.LOBES, HEROES)), *fork_room(),
     )  # fmt: skip
 
@@ -49,23 +49,21 @@ def _develop(r, g, b, total, squares, row, column):
     total[0] += r
     total[1] += g
     total[2] += b
-    luminance = 0.2126 * r + 0.7152 * g + 0.0722 * b
+    luminance = LUMINANCE[0] * r + LUMINANCE[1] * g + LUMINANCE[2] * b
     squares[row, column] += luminance * luminance
 
 
 @kernel
 def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene, limits, patches, sky, panels, shape,
-                materials, media, varying, basis, film, on_film, total, squares, cut, apart, room):  # fmt: skip
+                materials, media, varying, film, on_film, total, squares, cut, apart, room):  # fmt: skip
     """Add `count` samples, from number `begin`, to every pixel of a tile.
 
     Of the tile's own size: total (h, w, 3): sums of linear Rec.709; squares (h, w): sums of squared luminance; cut
     (h, w): energy the bounce limits cut off; apart (LAYERS or 0, h, w, 3): as total, by what the light met first.
-    camera as `camera_array`; on_film as `lights_on_film`; room as `room_for`.
+    camera as `camera_array`; film as `with_lights`; on_film as `lights_on_film`; room as `room_for`.
     """
     camera, scene, limits, patches = unowned(camera), unowned(scene), unowned(limits), unowned(patches)
-    sky = (
-        unowned(sky[0]), unowned(sky[1]), unowned(sky[2]), unowned(sky[3]), unowned(sky[4]), unowned(sky[5]),
-    )  # fmt: skip
+    sky = (unowned(sky[0]), unowned(sky[1]), unowned(sky[2]), unowned(sky[3]), unowned(sky[4]))
     panels = (unowned(panels[0]), unowned(panels[1]))
     shape = (
         unowned(shape[0]),
@@ -80,7 +78,7 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
         unowned(varying[0]), unowned(varying[1]), unowned(varying[2]), unowned(varying[3]), unowned(varying[4]),
         unowned(varying[5]),
     )  # fmt: skip
-    media, basis, film, on_film = unowned(media), unowned(basis), unowned(film), unowned(on_film)
+    media, film, on_film = unowned(media), unowned(film), unowned(on_film)
     total, squares, cut, apart = unowned(total), unowned(squares), unowned(cut), unowned(apart)
     vectors, heroes, places, state = unowned(room[0]), unowned(room[1]), unowned(room[2]), unowned(room[3])
     origin, direction, wo, wi = vectors[0], vectors[1], vectors[2], vectors[3]
@@ -91,7 +89,7 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
     run_seen, run_layers = heroes[after], heroes[after + 1 : after + 1 + apart.shape[0]]
     fork = (unowned(room[11]), unowned(room[12]), unowned(room[13]))
     index, nearest_sample = places[0], places[1]
-    weights, own_basis = unowned(room[4]), unowned(room[5])
+    weights, basis = unowned(room[4]), unowned(room[5])
     props, stack, gathered = unowned(room[6]), unowned(room[7]), unowned(room[8])
     turns, kept = unowned(room[9]), unowned(room[10])
     bumped = (turns[0], turns[1], kept[:4], kept[4 : 4 + rows.LOBES], kept[4 + rows.LOBES :])
@@ -109,7 +107,7 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
             hero = random_uniform(state)
             for s in range(begin, begin + count):
                 state[0] = seeded(seed, pixel, s + 1)
-                state[1] = np.uint64(s)
+                state[1] = bits_reversed(np.uint64(s))
                 state[2] = scramble
                 state[3] = np.uint64(0)
                 jx = shift_x + s * 0.7548776662466927
@@ -132,26 +130,23 @@ def render_tile(x0, x1, y0, y1, width, height, begin, count, seed, camera, scene
                     _develop(r, g, b, total[y - y0, x - x0], squares, y - y0, x - x0)
                     continue
                 choose_wavelengths(
-                    wavelength_number(x, y, s, hero, offset), index, fraction, nearest_sample, film, weights
+                    wavelength_number(x, y, s, hero, offset), index, fraction, nearest_sample, film, weights, basis
                 )
                 for j in range(HEROES):
-                    for c in range(3):
-                        own_basis[j, c] = (
-                            basis[index[j], c] * (1.0 - fraction[j]) + basis[index[j] + 1, c] * fraction[j]
-                        )
-                seen[:] = 0.0
-                layers[:] = 0.0
+                    seen[j] = 0.0
+                    for layer in range(layers.shape[0]):
+                        layers[layer, j] = 0.0
                 fork[0][IS_THERE] = 0.0
                 for run in range(HEROES):
                     # What disperses nowhere on its way has one run.
                     if run > 0 and fork[0][IS_THERE] <= 0.0:
                         break
-                    exchange(run, index, fraction, nearest_sample, own_basis)
+                    exchange(run, index, fraction, nearest_sample, basis)
                     cut[y - y0, x - x0] += trace(
-                        run, met, origin, direction, state, index, fraction, nearest_sample, own_basis, scene, limits,
+                        run, met, origin, direction, state, index, fraction, nearest_sample, basis, scene, limits,
                         patches, sky, panels, shape, materials, media, varying, work, fork, run_seen, run_layers,
                     )  # fmt: skip
-                    exchange(run, index, fraction, nearest_sample, own_basis)
+                    exchange(run, index, fraction, nearest_sample, basis)
                     if run > 0:
                         seen[run] += run_seen[0]
                         for layer in range(layers.shape[0]):
