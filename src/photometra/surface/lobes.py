@@ -362,7 +362,7 @@ def _refracted(wo, wi, side, m, t, far, micro, scalars, props, grid, tables, par
     return density
 
 
-@kernel
+@leaf
 def _mirrored(wo, ax, ay, u0, u1, wi):
     """Reflect wo about a visible facet drawn for (u0, u1), into wi; returns the facet's normal and cosine."""
     hx, hy, hz = sample_visible_normal(wo[0], wo[1], wo[2], ax, ay, u0, u1)
@@ -413,7 +413,7 @@ def mixture(mu_o, side, near, far, scalars, curves):
     return coat, multiple + near * below, far * below, (1.0 - bent) * facets, bent * facets
 
 
-@kernel
+@leaf
 def sample(wo, side, near, far, u0, u1, u2, scalars, props, grid, tables, curves, wi, parts, out):
     """Draw `wi` and write BSDF times cosine over density into `out`; returns the density, 0 for a lost draw.
 

@@ -202,7 +202,7 @@ def _cell_of(sums, guide, u):
     return low, min((u - before) / wide, 1.0 - 1e-12) if wide > 0.0 else 0.5, wide
 
 
-@kernel
+@leaf
 def direction_drawn(u0, u1, turn, row_sums, column_sums, row_guide, column_guide):
     """A direction in proportion to the light, from two numbers whose evenness it keeps: (x, y, z, density per
     steradian, u, v)."""

@@ -201,7 +201,7 @@ def _lights_drawn(scalars):
     return 1.0 if has_body or max(scalars[rows.ALPHA_X], scalars[rows.ALPHA_Y]) > _NARROW else _FEW_LIGHTS
 
 
-@leaf
+@kernel_part
 def trace(run, first_met, origin, direction, state, index, fraction, nearest_sample, basis, scene, limits, patches, sky,
           panels, shape, materials, media, varying, work, fork, seen, layers):  # fmt: skip
     """Follow one path that first meets `first_met` (as `nearest_hit`); radiance at its wavelengths into `seen`, and,

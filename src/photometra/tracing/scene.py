@@ -147,7 +147,7 @@ def stage_met(ox, oy, oz, dx, dy, dz, far, scene):
     return t if t < far and x * x + z * z < rim * rim else -1.0
 
 
-@kernel
+@leaf
 def hit(ox, oy, oz, dx, dy, dz, inside, scene):
     """The nearest thing along a ray: (what, distance). `inside` the ball, only its far wall counts."""
     r = scene[RADIUS]

@@ -5,7 +5,7 @@ from typing import NamedTuple
 
 from ..maps.placing import CELLS, level_at
 from ..optics.circle import turns_of
-from ..optics.jit import kernel, kernel_part
+from ..optics.jit import kernel, kernel_part, leaf
 from ..optics.phase import frame
 from ..optics.rng import random_uniform
 from ..shapes.rays import nearest
@@ -42,7 +42,7 @@ class ShadingPoint(NamedTuple):
     v: float
 
 
-@kernel
+@leaf
 def nearest_hit(ox, oy, oz, dx, dy, dz, within, far, scene, shape, stack):
     """The nearest thing along a ray before `far`: (what, distance, triangle, u, v)."""
     if scene[IS_BALL] > 0.0:
