@@ -2,7 +2,7 @@
 
 import numpy as np
 import pytest
-from hypothesis import given
+from hypothesis import example, given
 from hypothesis import strategies as st
 
 from photometra.optics import (
@@ -12,6 +12,14 @@ from photometra.optics import (
     cauchy_ior,
     slab_transmittance,
 )
+from photometra.optics.media import left_after
+
+
+@given(st.floats(0.0, 800.0))
+@example(1e300)
+@example(np.inf)
+def test_what_is_left_after_a_depth_is_the_exponential(depth):
+    assert left_after(depth) == pytest.approx(np.exp(-depth), rel=1e-10, abs=1e-300)
 
 
 @given(st.floats(1.01, 2.8), st.floats(12.0, 110.0))

@@ -70,3 +70,19 @@ def test_spectra_are_taken_between_their_samples():
     props = np.empty((2, 2))
     rows.gather(spectra, np.array([3, 80]), np.array([0.25, 1.0]), props)
     assert props == pytest.approx(np.array([[3.25, 81.0], [9.0 + 0.25 * 7.0, 6561.0]]))
+
+
+def test_what_varies_is_gathered_anew_and_what_does_not_once():
+    rng = np.random.default_rng(2)
+    spectra = np.repeat(rng.random((rows.SPECTRA, 1)), 82, axis=1)
+    varying = [1, 4, rows.SPECTRA - 1]
+    spectra[varying] = rng.random((3, 82))
+    spectra[varying[1], :-1] = spectra[varying[1], 0]
+    props, plain = np.empty((rows.SPECTRA, 4)), np.empty((rows.SPECTRA, 4))
+    own = np.full(rows.SPECTRA + 1, -1)
+    for _ in range(3):
+        index, fraction = rng.integers(0, 81, 4), rng.random(4)
+        rows.gather(spectra, index, fraction, plain)
+        rows.gather_varying(spectra, index, fraction, props, own)
+        assert props == pytest.approx(plain, rel=1e-12)
+    assert own[0] == 3 and list(own[1:4]) == varying

@@ -52,7 +52,9 @@ def on_the_ball(rendering):
     ],
 )
 def test_white_furnace(matter, roughness):
-    rendering = furnace(Surface({**LOSSLESS[matter], "roughness": roughness}), samples=192)
+    # Of the paths through rough glass some few carry much: twelve pictures of as many samples are off by 0.3 % each.
+    samples = 768 if matter == "dispersive glass" else 192
+    rendering = furnace(Surface({**LOSSLESS[matter], "roughness": roughness}), samples=samples)
     assert on_the_ball(rendering) == pytest.approx(np.ones(3), abs=5e-3)
 
 
