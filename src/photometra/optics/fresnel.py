@@ -19,28 +19,17 @@ _LEAST = 1e-300
 
 @leaf
 def dielectric_scalar(cos_i, eta):
-    """Unpolarised reflectance of a dielectric interface; `eta` is n_transmitted / n_incident."""
-    sin2_t = (1.0 - cos_i * cos_i) / (eta * eta)
-    if sin2_t >= 1.0:
-        return 1.0
-    cos_t = math.sqrt(1.0 - sin2_t)
-    r_s = (cos_i - eta * cos_t) / (cos_i + eta * cos_t)
-    r_p = (eta * cos_i - cos_t) / (eta * cos_i + cos_t)
-    return 0.5 * (r_s * r_s + r_p * r_p)
+    """Unpolarised reflectance of a dielectric interface; `eta` is n_transmitted / n_incident.
 
-
-@leaf
-def bare_face(cos_i, eta):
-    """`dielectric_scalar` without a branch and in one division: a loop of these is worked out several at a time."""
-    c2 = cos_i * cos_i
-    sine2 = 1.0 - c2
-    # g = eta cos_t; below 0 beyond the critical angle.
+    Without a branch and in one division, so that a loop of these is worked out several at a time.
+    """
+    sine2 = 1.0 - cos_i * cos_i
+    # g = eta cos_t, of which the square is below 0 beyond the critical angle.
     g2 = eta * eta - sine2
     g = math.sqrt(max(0.0, g2))
-    # r_s = (c - g) / (c + g), r_p = r_s (c g - s²) / (c g + s²) (Born & Wolf 1999, section 1.5).
-    both = cos_i * g
+    # r_s = (c - g) / (c + g), and r_p = r_s (c g - s²) / (c g + s²).
     above, below = cos_i - g, cos_i + g
-    less, more = both - sine2, both + sine2
+    less, more = cos_i * g - sine2, cos_i * g + sine2
     f = 0.5 * above * above * (more * more + less * less) / max(below * below * more * more, _LEAST)
     return f if g2 > 0.0 else 1.0
 
@@ -121,10 +110,7 @@ def fresnel_dielectric(cos_theta, eta):
     eta = np.asarray(eta, dtype=float)
     if not np.all(eta > 0.0):
         raise InputError(tr("eta, the ratio of the indices, must be above 0"))
-    cos_theta = checked_cosine(cos_theta)
-    # Compiled for many at once, roots of negative numbers are taken beyond the critical angle, and not used.
-    with np.errstate(invalid="ignore"):
-        return _dielectric(cos_theta, eta)
+    return _dielectric(checked_cosine(cos_theta), eta)
 
 
 def fresnel_conductor(cos_theta, n, k):

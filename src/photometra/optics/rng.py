@@ -1,7 +1,7 @@
 """Random numbers for kernels: counters, well mixed, the same for the same labels; and numbers that lie evenly.
 
 The state of a path is an array: the random numbers' own state, and, where pairs are to lie evenly, which sample of its
-pixel it is, its bits reversed, what scrambles them, and how many surfaces it has met.
+pixel it is (with its bits reversed), what scrambles them, and how many surfaces it has met.
 """
 
 import numpy as np

@@ -3,7 +3,7 @@
 import math
 
 from ..optics.film import clear_film, film_scalar, film_shares
-from ..optics.fresnel import bare_face, conductor_scalar, dielectric_scalar, face_edge_scalar
+from ..optics.fresnel import conductor_scalar, dielectric_scalar, face_edge_scalar
 from ..optics.jit import kernel, leaf
 from ..optics.media import interreflections
 from .rows import (
@@ -203,7 +203,7 @@ def _add_dielectric(cos_d, side, m, t, scalars, props, out):
         outer = scalars[COAT_IOR] if side == UNDER else 1.0
         for j in range(out.shape[0]):
             eta = outer / props[ETA, j] if side == INNER else props[ETA, j] / outer
-            f = bare_face(cos_d, eta)
+            f = dielectric_scalar(cos_d, eta)
             out[j] += (1.0 - m) * f
             passed += 1.0 - f
         return passed
