@@ -77,3 +77,11 @@ def test_face_and_edge_colour_pass_through_their_points(face, edge):
     between = fresnel_face_edge(np.linspace(0, 1, 40), face, edge)
     assert np.all((between >= 0.0) & (between <= 1.0))
     assert fresnel_face_edge(0.0, face, edge) == pytest.approx(1.0)
+
+
+@pytest.mark.filterwarnings("error")
+def test_beyond_the_critical_angle_nothing_is_said_to_be_wrong():
+    cosines = np.linspace(0.0, 1.0, 257)
+    reflected = fresnel_dielectric(cosines, 1.0 / 1.5)
+    beyond = 1.5 * np.sqrt(1.0 - cosines**2) >= 1.0
+    assert np.all(reflected[beyond] == 1.0) and np.all(reflected[~beyond] < 1.0)

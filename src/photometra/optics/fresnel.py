@@ -110,7 +110,10 @@ def fresnel_dielectric(cos_theta, eta):
     eta = np.asarray(eta, dtype=float)
     if not np.all(eta > 0.0):
         raise InputError(tr("eta, the ratio of the indices, must be above 0"))
-    return _dielectric(checked_cosine(cos_theta), eta)
+    cos_theta = checked_cosine(cos_theta)
+    # Compiled for many at once, roots of negative numbers are taken beyond the critical angle, and not used.
+    with np.errstate(invalid="ignore"):
+        return _dielectric(cos_theta, eta)
 
 
 def fresnel_conductor(cos_theta, n, k):
