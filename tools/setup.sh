@@ -56,6 +56,6 @@ if [ "$(cat "$stamp" 2>/dev/null || true)" != "$wanted" ]; then
     printf '%s' "$wanted" > "$stamp"
 fi
 
-say "compiling the kernels (a minute or two the first time)"
+say "compiling the kernels (one to three minutes the first time)"
 .venv/bin/python -m photometra.tracing.warm
 say "ready"

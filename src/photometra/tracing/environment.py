@@ -72,9 +72,11 @@ def environment_from(radiance):
     height, width, _ = radiance.shape
     rows = min(_IMPORTANCE_ROWS, height)
     columns = min(2 * _IMPORTANCE_ROWS, width)
-    luminance = LUMINANCE[0] * radiance[..., 0]
-    luminance += LUMINANCE[1] * radiance[..., 1]
-    luminance += LUMINANCE[2] * radiance[..., 2]
+    # In single precision, as the picture is: it may be large.
+    r, g, b = LUMINANCE.astype(np.float32)
+    luminance = r * radiance[..., 0]
+    luminance += g * radiance[..., 1]
+    luminance += b * radiance[..., 2]
     tops, lefts = (-(-np.arange(n) * size // n) for n, size in ((rows, height), (columns, width)))
     cells = np.add.reduceat(np.add.reduceat(luminance, tops, axis=0), lefts, axis=1).astype(float)
     cells /= np.outer(np.diff(tops, append=height), np.diff(lefts, append=width))

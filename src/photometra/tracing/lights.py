@@ -35,7 +35,7 @@ class Panel:
 
     @property
     def fluence(self):
-        """What it sends to its target from all its directions together; a far panel's, which a near one is below."""
+        """Its radiance times the solid angle that it has as seen from its target, were it far away."""
         return self.radiance * self.width * self.height / self.distance**2
 
     def row(self, target):
