@@ -30,7 +30,7 @@ _SIDE = 128
 
 def rendering_of(demo, specimen, samples, seed=1):
     scene = scene_of(demo, specimen)
-    rendering = Rendering(compiled_in(scene, specimen), scene, _SIDE, _SIDE, seed, halved=True)
+    rendering = Rendering(compiled_in(scene, specimen), scene, _SIDE, _SIDE, seed)
     rendering.add(samples)
     return rendering
 
@@ -56,8 +56,9 @@ def test_the_halves_are_those_of_the_whole(demo):
     rendering = rendering_of(demo, demo.specimens[0], 1)
     assert rendering.halves() is None and error_left(rendering, display_of(demo.booth)) is None
     rendering.add(4)
-    first, second = rendering.halves()
-    assert np.allclose((3 * first + 2 * second) / 5, rendering.picture(), rtol=1e-5, atol=1e-6)
+    (first, m), (second, n) = rendering.halves()
+    assert (m, n) == (2, 3)
+    assert np.allclose((m * first + n * second) / 5, rendering.picture(), rtol=1e-5, atol=1e-6)
     assert not np.array_equal(first, second)
     whole = Rendering(rendering._view.compiled, rendering._view.scene, _SIDE, _SIDE)
     whole.add(5)

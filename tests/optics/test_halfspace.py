@@ -24,9 +24,9 @@ def test_the_mean_of_h_is_known_in_closed_form(single):
     assert mean == pytest.approx(expected, abs=2e-6)
 
 
-@given(st.floats(0.0, 0.9999))
+@given(st.floats(0.0, 1.0))
 def test_albedos_convert_both_ways(diffuse):
-    assert diffuse_albedo(float(single_albedo(np.array(diffuse)))) == pytest.approx(diffuse, abs=5e-4)
+    assert diffuse_albedo(float(single_albedo(np.array(diffuse)))) == pytest.approx(diffuse, abs=1e-4)
 
 
 def test_reflectance_runs_from_nothing_to_all():

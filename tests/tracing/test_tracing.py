@@ -14,7 +14,7 @@ from photometra.surface.compile import compile_surface
 from photometra.tracing import Limits, Rendering, Scene, environment_from, uniform_environment
 from photometra.tracing.environment import density_at, direction_drawn, place_towards, radiance_at
 from photometra.tracing.scene import PATCHES
-from photometra.tracing.spectral import HEROES, choose_wavelengths, light_spectra, sensor_table, with_lights
+from photometra.tracing.spectral import HEROES, LUMINANCE, choose_wavelengths, light_spectra, sensor_table, with_lights
 
 METAL = {"metalness": 1.0, "face_colour": (1.0, 1.0, 1.0), "edge_colour": (1.0, 1.0, 1.0)}
 LOSSLESS = {
@@ -197,6 +197,22 @@ class TestRendering:
         first = rendering.noise()
         rendering.add(240)
         assert rendering.noise() < 0.45 * first
+
+    @pytest.mark.parametrize("steps", [(16,), (1, 1, 2, 4, 8), (3, 2, 9, 2), (23,), (24,)])
+    def test_the_noise_told_is_how_far_pictures_of_other_seeds_are_apart(self, steps):
+        scene = self.scene()
+        renderings = [Rendering(compile_surface(Surface({"roughness": 0.4})), scene, 48, 48, seed) for seed in range(8)]
+        for rendering in renderings:
+            for count in steps:
+                rendering.add(count)
+        luminances = np.array([r.picture() @ LUMINANCE for r in renderings])
+        spread = luminances.var(axis=0, ddof=1)
+        told = np.mean([r.noise() for r in renderings])
+        assert 0.97 < told / (np.sqrt(spread.mean()) / luminances.mean()) < 1.4
+        variance = np.mean([r.variance() for r in renderings], axis=0)
+        rough = spread.reshape(4, 12, 4, 12).mean(axis=(1, 3))
+        ratio = variance.reshape(4, 12, 4, 12).mean(axis=(1, 3))[rough > 0.0] / rough[rough > 0.0]
+        assert ratio.min() > 0.7 and ratio.max() < 2.5 and 0.95 < ratio.mean() < 1.9
 
     def test_a_cancel_is_obeyed_and_leaves_the_count(self):
         rendering = Rendering(self.surface, self.scene(), 256, 256)

@@ -251,9 +251,7 @@ class RenderLoop(QObject):
             if not small.add(1, None if is_first else cancel):
                 return None
             self._show(small, request, step, None if is_first else cancel)
-        rendering = Rendering(
-            compiled, scene, request.width, request.height, 1, limits, layered, region, halved=is_available()
-        )
+        rendering = Rendering(compiled, scene, request.width, request.height, 1, limits, layered, region)
         # A few samples cost less than denoising does, and it makes more of them.
         first = int(_FIRST_S / (small.seconds * step * step)) if self._denoises else 1
         return rendering if self._advance(rendering, request, cancel, min(max(first, 1), _FIRST_SAMPLES)) else None

@@ -8,6 +8,7 @@ import threading
 import time
 from functools import cache
 from importlib.util import find_spec
+from math import sqrt
 
 import numpy as np
 
@@ -144,17 +145,18 @@ def guides_for(rendering, quality):
 def error_left(rendering, display, cancel=None):
     """About how far what is shown is from the final picture: mean ΔE2000 as a display balances both.
 
-    From the two halves of the samples, each denoised: each is off by the square root of two more than the whole, and
-    they differ by the square root of two more than that. What denoising smooths away in both alike is not seen. None
-    where there are no halves yet, nothing denoises, or `cancel` was set.
+    From about two halves of the samples, each denoised: they differ by as much more than the whole is off as their
+    numbers of samples say, twice where they are even. What denoising smooths away in both alike is not seen. None where
+    there are no halves yet, nothing denoises, or `cancel` was set.
     """
     halves = rendering.halves()
     if halves is None or not is_available():
         return None
     guides, shown = guides_for(rendering, FAST), []
-    for half in halves:
+    for half, _ in halves:
         found = denoised(half, guides, FAST, rendering.window, cancel)
         if found is None:
             return None
         shown.append(display.balanced(found[::_SEEN, ::_SEEN]))
-    return 0.5 * apart(delta_e_map(*shown)).mean
+    (_, first), (_, second) = halves
+    return sqrt(first * second) / rendering.samples * apart(delta_e_map(*shown)).mean

@@ -93,7 +93,7 @@ def single_albedo(colour, escape=1.0, ior=1.0, faces=None):
     colour: reflectance of the even body below its interface that it is to equal, 0..1, any shape. escape: share of
     even light from below that the interface lets out; of several, their mean counts. faces: the interface on the
     directions of an index, `ior` (`slab.Faces`); a polished one where there are none; without an index the colour is
-    the diffuse albedo. Inverted on a table, 1e-3.
+    the diffuse albedo. Inverted on a table, 2e-4.
     """
     wanted = np.clip(np.asarray(colour, float), 0.0, 1.0)
     if ior <= 1.0 + 1e-4:
@@ -102,7 +102,7 @@ def single_albedo(colour, escape=1.0, ior=1.0, faces=None):
         looks = _behind(faces or polished(ior), ior)
         e = np.mean(escape)
         wanted = wanted * e / (1.0 - (1.0 - e) * wanted)
-    # In the cube root of what is missing both run almost straight.
-    missing = np.cbrt(np.maximum(1.0 - looks, 0.0))[::-1]
-    t = np.interp(np.cbrt(1.0 - wanted), missing, np.cbrt(1.0 - _SINGLE)[::-1])
+    # Towards white what is missing goes as the root of what one scattering takes: in this power it runs straight.
+    missing = np.cbrt(np.maximum(1.0 - looks, 0.0))[::-1] ** 2
+    t = np.interp(np.cbrt(1.0 - wanted) ** 2, missing, np.cbrt(1.0 - _SINGLE)[::-1])
     return 1.0 - t**3
