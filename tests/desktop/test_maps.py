@@ -192,7 +192,7 @@ class TestParts:
         window.session.choose(window.session.study.index(LANTERN))
         window.show_parts()
         qtbot.waitUntil(lambda: bool(window.parts_sheet._numbers), timeout=PATIENCE_MS)
-        wait_for_picture(qtbot, window)
+        wait_for_picture(qtbot, window, step=4, samples=1)
         return window
 
     def test_parts_are_chosen_in_the_picture_and_in_the_tree(self, lantern, qtbot):
