@@ -29,6 +29,8 @@ _SMOOTH_WIDTH, _MOST_THIN = 0.02, 0.1
 _GREEN_NM = 550.0
 _MOST_FOLLOWED = 16
 _FEW_NM, _FEW_NODES = np.linspace(400.0, 700.0, 11), (16, 6)
+_ENOUGH, _ALIKE = 4, 0.02
+"""A followed pixel has no more places than these where they meet the same: colours and normals so near each other."""
 _BAND = 32
 """Rows of pixels that are guided at a time."""
 
@@ -56,7 +58,11 @@ def _guided(width, y0, y1, height, count, most, seed, camera, scene, patches, sk
     for y in range(y0, y1):
         for x in range(width):
             state[0] = seeded(seed, y * width + x, 0)
+            is_even, done, met_first = most > 0, 0, 0
             for i in range(count):
+                if is_even and i == _ENOUGH:
+                    break
+                done = i + 1
                 jx, jy = even_place(i)
                 aim(2.0 * (x + jx) / width - 1.0, 1.0 - 2.0 * (y + jy) / height, camera, state, origin, direction)
                 ox, oy, oz = origin[0], origin[1], origin[2]
@@ -64,8 +70,10 @@ def _guided(width, y0, y1, height, count, most, seed, camera, scene, patches, sk
                 within = False
                 nx = ny = nz = 0.0
                 red = green = blue = 1.0
+                met = NOTHING
                 for depth in range(most + 1):
                     what, t, triangle, u, v = nearest_hit(ox, oy, oz, dx, dy, dz, within, 1e30, scene, shape, stack)
+                    met = what
                     if what == NOTHING:
                         if most > 0:
                             r = g = b = 1.0
@@ -96,6 +104,7 @@ def _guided(width, y0, y1, height, count, most, seed, camera, scene, patches, sk
                     ox, oy, oz = point.x, point.y, point.z
                     nx, ny, nz = point.sign * point.nx, point.sign * point.ny, point.sign * point.nz
                     way = ways[k]
+                    is_even = is_even and way == _STOPS
                     if depth == most or way == _STOPS:
                         red *= albedos[k, 0]
                         green *= albedos[k, 1]
@@ -128,12 +137,20 @@ def _guided(width, y0, y1, height, count, most, seed, camera, scene, patches, sk
                             dx = dx / eta + along * nx
                             dy = dy / eta + along * ny
                             dz = dz / eta + along * nz
+                if i == 0:
+                    met_first, nx0, ny0, nz0, red0, green0, blue0 = met, nx, ny, nz, red, green, blue
+                is_even = (
+                    is_even and met == met_first and abs(nx - nx0) + abs(ny - ny0) + abs(nz - nz0) < _ALIKE
+                    and abs(red - red0) + abs(green - green0) + abs(blue - blue0) < _ALIKE
+                )  # fmt: skip
                 out[y, x, 2] += nx
                 out[y, x, 3] += ny
                 out[y, x, 4] += nz
                 out[y, x, 5] += red
                 out[y, x, 6] += green
                 out[y, x, 7] += blue
+            for c in range(8):
+                out[y, x, c] *= count / done
 
 
 def _albedo(compiled, followed):
@@ -178,7 +195,8 @@ def guides_of(view: View, count=16, followed=False, arrays=None) -> Guides:
     """The guides of a view, `count` places of each pixel.
 
     followed: normal and albedo of what is seen in and through smooth surfaces, the sky's own light (up to 1) where that
-    is the sky: what a picture's detail follows. arrays: `prepared(view)`, where they are there already.
+    is the sky: what a picture's detail follows; fewer places where the first of them meet the same. arrays:
+    `prepared(view)`, where they are there already.
     """
     camera, scene, _, patches, sky, _, shape, materials, _, varying, *_ = arrays or prepared(view)
     albedos = np.array([_albedo(CompiledSurface(*one), followed) for one in zip(*materials, strict=True)])
