@@ -29,7 +29,7 @@ _SMOOTH_WIDTH, _MOST_THIN = 0.02, 0.1
 _GREEN_NM = 550.0
 _MOST_FOLLOWED = 16
 _FEW_NM, _FEW_NODES = np.linspace(400.0, 700.0, 11), (16, 6)
-_ENOUGH, _ALIKE = 4, 0.02
+_ENOUGH, _ALIKE = 5, 0.02
 """A followed pixel has no more places than these where they meet the same: colours and normals so near each other."""
 _BAND = 32
 """Rows of pixels that are guided at a time."""
