@@ -35,9 +35,9 @@ def test_a_slab_is_as_thick_as_it_is_said_to_be(run, run_json, demo_file, tmp_pa
 
 def test_importing_says_what_is_doubtful(run, own_demo, tmp_path):
     path = tmp_path / "a.txt"
-    path.write_text("Wellenlaenge;R\n400;0,2\n700;0,4\n")
+    path.write_text("Golflengte;R\n400;0,2\n700;0,4\n")
     code, _, err = run("import", own_demo, PLATE, path)
-    assert code == 2 and "line 1: column 'Wellenlaenge' is not known" in err
+    assert code == 2 and "line 1: column 'Golflengte' is not known" in err
     path.write_text("wavelength;R;who\n400;20;me\n700;40;me\n")
     code, _, err = run("import", own_demo, PLATE, path)
     assert code == 0 and "note: column 'who' was left out" in err and "taken as per cent" in err

@@ -9,16 +9,17 @@ import time
 from pathlib import Path
 
 import pytest
-from PyQt6.QtCore import QMimeData, QPointF, Qt, QUrl
+from PyQt6.QtCore import QMimeData, QPointF, Qt, QTimer, QUrl
 from PyQt6.QtGui import QDropEvent
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QFileDialog, QInputDialog
+from PyQt6.QtWidgets import QApplication, QFileDialog, QInputDialog
 
+from photometra.desktop.mesh_question import MeshQuestion
 from photometra.pictures import read_header, read_picture, write_exr
 from photometra.study import Journal, StudyError, change_file, read_file, save_stamped, write_file
 from photometra.study.journal import journal_folder
 
-from .conftest import PATIENCE_MS, answer, click
+from .conftest import PATIENCE_MS, answer, click, wait_for_picture
 
 CTRL = Qt.KeyboardModifier.ControlModifier
 
@@ -159,6 +160,51 @@ class TestBringingIn:
         qtbot.waitUntil(window.isActiveWindow, timeout=PATIENCE_MS)
         QTest.keyClick(window, Qt.Key.Key_Z, CTRL)
         assert len(window.session.specimen.readings) == 5
+
+    def test_in_an_empty_study_a_specimen_is_made_for_what_is_dropped(self, window, tmp_path, qtbot):
+        window.files.new()
+        session, panel = window.session, window.strata
+        # Nothing of the study before is left to be seen.
+        assert window.sight.picture.frame is None and window.probe_line.progress.text() == ""
+        assert not any(g.isVisible() for g in panel.gauges.values()) and panel._solve_text.text() == ""
+        a, b = tmp_path / "a.csv", tmp_path / "b.csv"
+        a.write_text("Sample: Door handle\nangle_deg,gloss_units\n20,400\n60,420\n85,99\n")
+        b.write_text("wavelength_nm,reflectance\n400,0.4\n700,0.8\n")
+        self.drop(window, a, b)
+        for name in ("a", "b"):
+            qtbot.waitUntil(
+                lambda n=name: (
+                    window.files.import_sheet is not None
+                    and window.files.import_sheet.isVisible()
+                    and window.files.import_sheet.form.fields["name"].text() == n
+                ),
+                timeout=PATIENCE_MS,
+            )
+            click(window.files.import_sheet.take_button)
+        qtbot.waitUntil(lambda: session.specimen and len(session.specimen.readings) == 2, timeout=PATIENCE_MS)
+        assert [s.name for s in session.study.specimens] == ["Door handle"]
+        assert panel.gauges["roughness"].isVisible()
+        wait_for_picture(qtbot, window)
+        session.history.undo()
+        session.history.undo()
+        assert not session.study.specimens and window.sight.picture.frame is None
+        # A picture that was under way when it went does not come.
+        QTest.qWait(300)
+        assert window.sight.picture.frame is None
+        mesh = tmp_path / "Knob.obj"
+        mesh.write_text("v 0 0 0\nv 9 0 0\nv 0 9 0\nv 0 0 9\nf 1 3 2\nf 1 2 4\nf 1 4 3\nf 2 3 4\n")
+
+        def agree():
+            question = QApplication.activeModalWidget()
+            if isinstance(question, MeshQuestion):
+                QTest.keyClick(question, Qt.Key.Key_Return)
+            else:
+                QTimer.singleShot(20, agree)
+
+        QTimer.singleShot(20, agree)
+        self.drop(window, mesh)
+        qtbot.waitUntil(lambda: bool(session.study.meshes), timeout=PATIENCE_MS)
+        assert session.specimen.name == "Knob"
 
     def test_a_bad_reading_is_told_and_nothing_changes(self, window, tmp_path, qtbot):
         bad, empty, told = tmp_path / "a.csv", tmp_path / "b.csv", []

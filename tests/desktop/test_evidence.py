@@ -78,10 +78,10 @@ class TestImporting:
 
     def test_columns_nobody_knows_can_be_named(self, window, tmp_path, qtbot):
         path = tmp_path / "a.csv"
-        path.write_text("Wellenlaenge,Helligkeit\n400,0.2\n700,0.4\n")
+        path.write_text("Golflengte,Helligkeit\n400,0.2\n700,0.4\n")
         drop(window, path)
         sheet = sheet_of(window, qtbot)
-        assert not sheet.take_button.isEnabled() and "Wellenlaenge" in sheet.doubts.text()
+        assert not sheet.take_button.isEnabled() and "Golflengte" in sheet.doubts.text()
         for i, name in enumerate(("wavelength_nm", "reflectance")):
             choose(sheet.table.cellWidget(0, i), name)
             qtbot.waitUntil(lambda i=i, n=name: sheet.understood.meanings[i].name == n, timeout=PATIENCE_MS)

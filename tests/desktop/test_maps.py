@@ -360,7 +360,7 @@ def test_the_place_of_a_reading_is_clicked_in_the_picture(window, qtbot):
     session, picture = window.session, window.sight.picture
     session.choose(0)
     session.choose_reading(1)
-    qtbot.waitUntil(lambda: picture.frame is not None and picture.frame.step == 1, timeout=PATIENCE_MS)
+    wait_for_picture(qtbot, window)
     window.acts.pick_place()
     surveyor = window.sight.surveyor
     qtbot.waitUntil(lambda: surveyor._found is not None, timeout=PATIENCE_MS)

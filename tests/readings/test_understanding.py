@@ -4,7 +4,7 @@ import numpy as np
 import pytest
 
 from photometra.colour import xyz_to_lab
-from photometra.readings import CHANNELS_NM, Choices, ReadingError, read_text, understand
+from photometra.readings import CHANNELS_NM, Choices, ReadingError, read_text, specimen_name, understand
 from photometra.readings.columns import MEASURES, UNITS, meaning_of, plain_name
 from photometra.readings.targets import colour_target
 from photometra.readings.uncertainty import rule_of
@@ -78,6 +78,12 @@ def test_every_column_has_a_measure_with_units_and_a_plain_name():
     ("radius_mm,exitance_r,exitance_g,exitance_b\n1,3,2,1\n", "scatter", "exitance_per_mm2", [1.0, 2.0, 3.0]),
     ("L,a,b\n50,1,-2\n51,1,-2\n", "colour", "b", [-2.0, -2.0]),
     ("patch,incidence_deg,view_deg,red,green,blue\n1,45,0,.2,.1,.05\n", "photograph", "green", [0.1]),
+    ("Wellenlänge [nm];Remission [%]\n400;25,5\n500;50\n", "reflectance", "reflectance", [0.255, 0.5]),
+    ("Wellenla\u0308nge;Reflexionsgrad;Unsicherheit\n400;0,25;0,01\n", "reflectance", "reflectance", [0.25]),
+    ("Winkel (Grad);Glanz (GE)\n20;12,5\n60;40\n", "gloss", "gloss_units", [12.5, 40.0]),
+    ("Glanz 20°;Glanz 60°;Glanz 85°\n12,5;40;80\n", "gloss", "gloss_units", [12.5, 40.0, 80.0]),
+    ("Photonenenergie;Brechzahl\n2,5;1,6\n", "index", "n", [1.6]),
+    ("Wellenlänge (µm);Transmissionsgrad (Prozent)\n0,5;90\n", "transmittance", "total", [0.9]),
 ])  # fmt: skip
 def test_tables_as_people_write_them(text, kind, column, values):
     found = understand(text, "a.csv")
@@ -86,6 +92,21 @@ def test_tables_as_people_write_them(text, kind, column, values):
         return
     assert found.problem == "" and found.kind == kind
     assert found.reading.columns[column] == pytest.approx(values, nan_ok=True)
+
+
+@pytest.mark.parametrize(("head", "geometry"), [
+    ("Sample: Door handle\nGeometry: d/8 SCE", "de:8"), ("# Probe: Door handle\n# Messgeometrie: 45°/0°", "45:0"),
+    ("Probenname;Door handle\nGlanzanteil;ohne Glanz", "de:8"), ("Muster;Door handle\nGeometrie;mit Glanz", "di:8"),
+])  # fmt: skip
+def test_a_preamble_names_the_sample_and_its_geometry(head, geometry):
+    found = understand(f"{head}\nwavelength;R %\n400;12\n500;40\n600;41\n", "dir/handle-1.csv")
+    assert specimen_name(found) == "Door handle" and found.reading.geometry == geometry
+    # Of one specimen's readings each goes by its file.
+    assert found.reading.name == "handle-1"
+
+
+def test_a_specimen_is_called_by_its_reading_where_no_header_says_a_word():
+    assert specimen_name(understand("Sample;12\nwl;R\n400;.2\n500;.3\n", "dir/handle-1.csv")) == "handle-1"
 
 
 def test_a_channel_stands_where_its_light_is_alone():

@@ -7,6 +7,7 @@ import typer
 
 from ..readings import arrivals_of, files_in
 from ..study import change_file, read_file
+from ..words import counted
 from .output import Refused, print_json, table, tell
 from .studies import Json, StudyPath
 
@@ -46,8 +47,9 @@ def import_all(
     if as_json:
         print_json({"taken": told, "refused": [{"file": str(f), "reason": reason} for f, reason in refused]})
         return 1 if refused else 0
+    samples, of = counted(len(told), "{0} sample", "{0} samples"), counted(len(files), "{0} file", "{0} files")
     table(
-        f"{len(told)} samples of {len(files)} files", ("specimen", "file", "understood as", "doubts"),
+        f"{samples} of {of}", ("specimen", "file", "understood as", "doubts"),
         [(t["specimen"], Path(t["file"]).name, "; ".join(t["readings"]), len(t["doubts"]) or "") for t in told],
     )  # fmt: skip
     for t in told:

@@ -15,14 +15,14 @@ from ..errors import InputError
 from ..exchange import MATERIAL_SUFFIXES, read_materials
 from ..maps import Map
 from ..pictures import read_picture
-from ..readings import arrivals_of, files_in, text_of, understand
+from ..readings import arrivals_of, files_in, specimen_name, text_of, understand
 from ..shapes.meshfiles import SUFFIXES, read_mesh
 from ..study import SUFFIX
 from ..study.inputs import missing_in, relinked
 from ..surface import PARAMETERS
 from ..surface.inputs import new_map, picture_from, source_name
 from ..tracing import environment_from
-from ..words import tr
+from ..words import counted, tr
 from .arrivals_sheet import ArrivalsSheet
 from .import_sheet import ImportSheet
 from .materials_sheet import MaterialsSheet
@@ -129,8 +129,9 @@ class Arriving(QObject):
             return
         self.session.history.apply(study, tr("import readings"))
         self.session.choose(study.index(names[0]))
-        count = sum(len(readings) for _, readings in chosen)
-        self.session.said.emit(tr("Imported {0} readings of {1} specimens.", count, len(set(names))))
+        count, of = sum(len(readings) for _, readings in chosen), len(set(names))
+        told = counted(of, "{1} of {0} specimen", "{1} of {0} specimens", counted(count, "{0} reading", "{0} readings"))
+        self.session.said.emit(tr("Imported {0}", told))
 
     def choose_environment(self):
         name, _ = QFileDialog.getOpenFileName(
@@ -230,12 +231,14 @@ class Arriving(QObject):
             self._fetch(partial(_environment_bytes, path), partial(self._take_environment, path), path)
         elif path.suffix.lower() == ".mtlx":
             self.bring_in_materials(path)
-        elif self.session.specimen is None:
-            self.refuse(tr("Add a specimen first; a reading or a mesh belongs to one."))
         elif path.suffix.lower() in SUFFIXES:
-            self._fetch(partial(read_mesh, path), partial(self._ask_of_mesh, self.session.specimen.name), path)
+            self._fetch(partial(read_mesh, path), partial(self._ask_of_mesh, self._chosen_name()), path)
         else:
-            self._fetch(partial(_understood, path), partial(self._ask_of_reading, self.session.specimen.name), path)
+            self._fetch(partial(_understood, path), partial(self._ask_of_reading, self._chosen_name()), path)
+
+    def _chosen_name(self):
+        """The specimen to which what comes belongs; None where there is none, and one is made for it."""
+        return self.session.specimen.name if self.session.specimen else None
 
     def _fetch(self, read, take, of):
         """Have `read()` done in the background, one after the other, and `take` what it gives; `of` is its file."""
@@ -293,57 +296,65 @@ class Arriving(QObject):
     def paste_reading(self):
         """Take a table from the clipboard."""
         text = QApplication.clipboard().text()
-        if self.session.specimen is None:
-            self.refuse(tr("Add a specimen first; a reading belongs to one."))
-        elif not text.strip():
+        if not text.strip():
             self.refuse(tr("There is no table on the clipboard; copy one, its first row the names of the columns."))
         else:
-            name = self.session.specimen.name
             self._fetch(
                 lambda: (text, understand(text, tr("pasted table"))),
-                partial(self._ask_of_reading, name),
+                partial(self._ask_of_reading, self._chosen_name()),
                 tr("the table"),
             )
 
-    def _ask_of_reading(self, specimen_name, found):
+    def _ask_of_reading(self, name, found):
         """Show what was understood of a text; the next file waits until that is settled."""
         self.import_sheet = ImportSheet(*found, self.window)
-        self.import_sheet.taken.connect(partial(self._take_reading, specimen_name))
+        self.import_sheet.taken.connect(partial(self._take_reading, name))
         self.import_sheet.all_wanted.connect(lambda: self.bring_in_several([found[1].path]))
         self.import_sheet.finished.connect(self._fetch_next)
         self.import_sheet.open()
 
-    def _take_reading(self, specimen_name, readings):
-        if self._index_of(specimen_name) is None:
-            return
-        first, *more = readings
-        self.session.add_reading(first, tr("import a reading"), specimen_name, *more)
+    def _take_reading(self, name, readings):
+        """Give a specimen of a name readings; without one, a specimen that is made for them."""
         told = "; ".join(tr("{0}: {1}, {2} rows", r.name, r.label, r.rows) for r in readings)
-        self.session.said.emit(tr("Imported {0}", told))
+        # Of several files dropped together the first makes the specimen, and the others belong to it.
+        name = name or self._chosen_name()
+        if name is None:
+            study, (name,) = self.session.study.with_arrivals([(specimen_name(self.import_sheet.understood), readings)])
+            self.session.history.apply(study, tr("import a reading"))
+            self.session.choose(study.index(name))
+            self.session.said.emit(tr("Imported {0}, to a new specimen: {1}", told, name))
+        elif self._index_of(name) is not None:
+            first, *more = readings
+            self.session.add_reading(first, tr("import a reading"), name, *more)
+            self.session.said.emit(tr("Imported {0}", told))
 
     def _take_environment(self, path, data):
         self.session.history.apply(self.session.study.with_environment(path.name, data), "environment")
 
-    def _ask_of_mesh(self, specimen_name, mesh):
+    def _ask_of_mesh(self, name, mesh):
         """Ask for the unit unless the format says it, then have the mesh made ready as a study keeps it."""
         if mesh.unit_mm is not None:
-            self._fetch(
-                partial(mesh.as_kept, mesh.unit_mm), partial(self._take_mesh, specimen_name, mesh.name), mesh.name
-            )
+            self._fetch(partial(mesh.as_kept, mesh.unit_mm), partial(self._take_mesh, name, mesh.name), mesh.name)
             return
         size = self.session.specimen.size_mm if self.session.specimen else 60.0
         question = MeshQuestion(mesh, size, self.window)
         if question.exec() == QDialog.DialogCode.Accepted:
             self._fetch(
                 partial(mesh.as_kept, question.unit_mm, question.up),
-                partial(self._take_mesh, specimen_name, mesh.name),
+                partial(self._take_mesh, name, mesh.name),
                 mesh.name,
             )
 
-    def _take_mesh(self, specimen_name, file_name, data):
-        index = self._index_of(specimen_name)
+    def _take_mesh(self, name, file_name, data):
+        """Have a specimen of a name stand as a mesh; without one, a specimen that is made for it."""
+        study, name = self.session.study, name or self._chosen_name()
+        if name is None:
+            index = len(study.specimens)
+            study = study.with_new_specimen(Path(file_name).stem)
+        else:
+            index = self._index_of(name)
         if index is not None:
-            self.session.history.apply(self.session.study.with_mesh(index, file_name, data), "mesh")
+            self.session.history.apply(study.with_mesh(index, file_name, data), "mesh")
 
 
 def _understood(path):

@@ -198,7 +198,8 @@ class ImportSheet(QDialog):
         box.setAccessibleName(tr("Column {0} is", i + 1))
         box.setToolTip(tr("What this column is"))
         if meaning.is_sigma:
-            box.addItem("uncertainty" + (tr(" of {0}", plain_name(meaning.name)) if meaning.name else ""), meaning.name)
+            of = plain_name(meaning.name)
+            box.addItem(tr("uncertainty of {0}", of) if of else tr("uncertainty"), meaning.name)
         box.addItem(_LEFT_OUT, "")
         if ":" in meaning.name:
             box.addItem(plain_name(meaning.name), meaning.name)
@@ -215,7 +216,7 @@ class ImportSheet(QDialog):
         if not meaning.unit and len(units) > 1:
             box.addItem(tr("unit not said"), "")
         for unit in units:
-            box.addItem(_UNIT_SIGNS.get(unit, unit) or "plain", unit)
+            box.addItem(_UNIT_SIGNS.get(unit, unit) or tr("no unit"), unit)
         box.setCurrentIndex(max(0, box.findData(meaning.unit)))
         box.activated.connect(lambda _i: self._column_chosen(i, unit=box.currentData()))
         return box

@@ -140,6 +140,7 @@ class MainWindow(QMainWindow):
         self.ledger.add_wanted.connect(self.acts.add_specimen)
         self.sight.probed.connect(self.probe_line.show_pixel)
         self.sight.progressed.connect(self.probe_line.show_progress)
+        self.sight.emptied.connect(self.probe_line.progress.clear)
         self.files.opened.connect(self.sight.reset)
         self.probe_line.pause_wanted.connect(self.sight.loop.pause)
         self.probe_line.restart_wanted.connect(self.sight.loop.restart)
@@ -178,6 +179,7 @@ class MainWindow(QMainWindow):
         self.sheets["proofs"].compare_wanted.connect(self._compare_with)
         self.sheets["photograph"].compare_wanted.connect(self._compare_with)
         self.sight.progressed.connect(self.sheets["photograph"].show_frame)
+        self.sight.emptied.connect(lambda: self.sheets["photograph"].show_frame(None))
         view = self.sheets["photograph"].view
         view.orbited.connect(self.sight.orbit)
         view.turned.connect(self.sight.turn_light)

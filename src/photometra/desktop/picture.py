@@ -15,6 +15,8 @@ from .rendering import Frame
 NEUTRAL, WHITE, REGION = "neutral", "white", "region"
 PIN, PATCH, LINE = PIN_FORMS
 _DRAGGED = (REGION, PATCH, LINE)
+_AWAITED = tr("The picture is on its way…")
+_NOTHING = tr("Drop a reading, a mesh or a study here, or add a specimen.")
 
 
 def orbit_of(by):
@@ -57,6 +59,8 @@ class Picture(QWidget):
     def __init__(self, parent=None):
         super().__init__(parent)
         self.frame: Frame | None = None
+        self.is_awaited = False
+        """Whether there is something of which a picture will come."""
         self.picking = ""
         self._turning = None
         self._orbiting = None
@@ -203,7 +207,7 @@ class Picture(QWidget):
         painter.fillRect(self.rect(), theme.SURROUND)
         if self.frame is None:
             painter.setPen(Qt.GlobalColor.white)
-            painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, tr("The picture is on its way…"))
+            painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, _AWAITED if self.is_awaited else _NOTHING)
             return
         painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform, self.frame.step > 1)
         painter.drawImage(QRectF(self.rect()), self._instead or self.frame.image)

@@ -152,6 +152,14 @@ class RenderLoop(QObject):
             self._request = request
             self._wake.notify()
 
+    def rest(self):
+        """Render nothing more until the next request."""
+        with self._wake:
+            self._request, self._fresh, self._redisplay = None, True, False
+            self._cancel.set()
+            SCHEDULER.picture_pending(False)
+            self._wake.notify()
+
     def restart(self):
         with self._wake:
             request = self._request
@@ -207,7 +215,7 @@ class RenderLoop(QObject):
                 request, cancel = self._request, self._cancel
             try:
                 if fresh:
-                    rendering = self._begin(request, cancel)
+                    rendering = self._begin(request, cancel) if request is not None else None
                 elif redisplay and rendering is not None and rendering.samples:
                     self._show(rendering, request, step, cancel)
                 elif rendering is not None:

@@ -51,6 +51,8 @@ class Sight(QWidget):
     probed = pyqtSignal(object)
     """The scene-linear pixel under the pointer (3,), or None."""
     progressed = pyqtSignal(object)
+    emptied = pyqtSignal()
+    """There is no specimen, and so no picture."""
     """Each new Frame."""
     booth_wanted = pyqtSignal(bool)
 
@@ -186,13 +188,21 @@ class Sight(QWidget):
 
     def _ask(self):
         specimen = self.session.specimen
-        if specimen is None or self.picture.width() < 16:
+        self.picture.is_awaited = specimen is not None
+        if specimen is None:
+            self.loop.rest()
+            self.picture.show_frame(None)
+            self.emptied.emit()
+            return
+        if self.picture.width() < 16:
             return
         ratio = self.picture.devicePixelRatioF()
         width, height = round(self.picture.width() * ratio), round(self.picture.height() * ratio)
         self.loop.ask(Request.of(specimen, self.session.study, width, height, self.layer, self.parts))
 
     def _take_frame(self, frame):
+        if self.session.specimen is None:
+            return  # It was on its way when the last specimen went.
         self.picture.show_frame(frame)
         self._show_marks()
         self.comparison.submit(frame)

@@ -25,7 +25,7 @@ from ..instruments import constants_reading, inner_split, light_split
 from ..maps import Generator, Map
 from ..optics import fresnel_conductor
 from ..optics.interface import colour_leaving
-from ..surface import PARAMETERS, STRATA, STRATUM_LABELS, parameters_of, table
+from ..surface import PARAMETERS, STRATA, STRATUM_LABELS, Surface, parameters_of, table
 from ..surface.checks import findings
 from ..surface.compile import colours_for, compile_surface, constants_of
 from ..surface.constants import FROM_MODEL, FROM_READING
@@ -102,6 +102,10 @@ class StrataPanel(QWidget):
         column = QVBoxLayout(holder)
         column.setContentsMargins(7, 4, 2, 8)
         column.setSpacing(2)
+        self._nobody = Label(tr("No specimen yet. Add one, or drop its reading on the window."))
+        self._nobody.setObjectName("quiet")
+        self._nobody.setWordWrap(True)
+        column.addWidget(self._nobody)
         for _, page in self._pages.values():
             column.addWidget(page)
         self._findings = QVBoxLayout()
@@ -267,15 +271,20 @@ class StrataPanel(QWidget):
         self.session.set_values(changes, tr("clear the constants"))
 
     def _show_stratum(self):
-        for name, (tab, page) in self._pages.items():
-            tab.setChecked(name == self.session.stratum)
-            page.setVisible(name == self.session.stratum)
+        self._show_page()
         self.section.show_stratum(self.session.stratum)
         if self.session.specimen is not None and self.session.specimen.surface.maps:
             # Distributions are worked out for what is seen.
             self.refresh()
         self._show_link()
         self._scroll.verticalScrollBar().setValue(0)
+
+    def _show_page(self):
+        """Show the gauges of the chosen stratum; of no specimen none."""
+        for name, (tab, page) in self._pages.items():
+            tab.setChecked(name == self.session.stratum)
+            page.setVisible(name == self.session.stratum and self.session.specimen is not None)
+        self._nobody.setVisible(self.session.specimen is None)
 
     def _follow(self):
         """A change of specimen is told twice, as one of its readings and as one of its surface: once is enough."""
@@ -285,11 +294,18 @@ class StrataPanel(QWidget):
 
     def refresh(self):
         """Show the present surface in the section and on every gauge."""
-        specimen = self.session.specimen
+        specimen, before = self.session.specimen, self._shown[1]
         self._shown = self.session.study, specimen
         self.setEnabled(specimen is not None)
+        if specimen is None or before is None:
+            self._show_page()
         if specimen is None:
+            self._splitter.cancel()
+            self.section.show_surface(Surface(), 0.0, "")
             self.section.show_split(None)
+            self._show_link()
+            self._put_findings([])
+            self._show_counting()
             return
         surface, sigmas = specimen.surface, specimen.sigmas
         for name, gauge in self.gauges.items():
@@ -333,6 +349,8 @@ class StrataPanel(QWidget):
         """Say what the next solve frees and counts."""
         specimen = self.session.specimen
         if specimen is None:
+            self._solve_text.clear()
+            self.solve_button.setEnabled(False)
             return
         readings = sum(r.active for r in specimen.readings)
         pins = len(self.session.study.counting_pins(specimen))
@@ -370,7 +388,9 @@ class StrataPanel(QWidget):
     def _show_findings(self, specimen):
         of_surface = findings(specimen.surface, specimen.size_mm, constants_reading(specimen.readings) is not None)
         beside = evidence_findings(specimen.surface, self.session.agreements_now(specimen))
-        found = [*of_surface, *beside, *standing_findings(specimen, self.session.study.meshes)]
+        self._put_findings([*of_surface, *beside, *standing_findings(specimen, self.session.study.meshes)])
+
+    def _put_findings(self, found):
         if found == self._found:
             # What stands there may be about to be clicked.
             return

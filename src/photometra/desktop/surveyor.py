@@ -49,7 +49,14 @@ class Surveyor(QObject):
             # What was laid over is of another surface or light.
             self._laid = None
         self._frame = frame
+        if self._of is not None and self._of[0] != self._view():
+            # What was told of another view holds no longer.
+            self._forget()
         self._follow()
+
+    def _forget(self):
+        self._of, self._found, self._levels = None, None, {}
+        self._paint()
 
     def lay_over(self, image, legend=()):
         """Lay a picture of the present state over the frames until something changes; None for none."""
@@ -78,13 +85,15 @@ class Surveyor(QObject):
         self._places = on
         self.want(on)
 
-    def _key(self):
+    def _view(self):
+        """Whatever decides where the frame shows what."""
         r, booth = self._frame.request, self._frame.request.booth
-        height, width, _ = self._frame.linear.shape
         s = r.specimen
         maps = tuple((n, m.layers, s.surface.lies_on) for n, m in s.surface.maps.items())
-        stands = s.shape, s.size_mm, s.wall_mm, s.assigned, maps
-        return *stands, booth.viewpoint, booth.environment, width, height, r.parts
+        return s.shape, s.size_mm, s.wall_mm, s.assigned, maps, booth.viewpoint, booth.environment, r.parts
+
+    def _key(self):
+        return self._view(), self._frame.linear.shape
 
     def _follow(self):
         """Have what is shown surveyed anew where it is another view, and anybody wants to know."""
@@ -92,8 +101,7 @@ class Surveyor(QObject):
         if frame is None or frame.step > 1:
             return
         if not (self.is_wanted or self.mode or frame.request.surface.maps):
-            self._of = self._found = None
-            self._paint()
+            self._forget()
             return
         key = self._key()
         if key == self._of:
@@ -130,6 +138,9 @@ class Surveyor(QObject):
         self.told.emit(", ".join(words))
 
     def _tap(self, x, y):
+        shown, specimen = self._frame and self._frame.request.specimen, self.session.specimen
+        if not shown or not specimen or (shown.shape, shown.size_mm) != (specimen.shape, specimen.size_mm):
+            return  # The picture is of another yet.
         part = self.part_at(x, y)
         if self._places:
             self.placed.emit(self._found.places[y, x, :3].copy() if part >= 0 else None)

@@ -1,6 +1,6 @@
 """Measured evidence: kinds, units, uncertainty, and files in and out."""
 
-from .arrivals import Arrival, arrivals_of, files_in
+from .arrivals import Arrival, arrivals_of, files_in, specimen_name
 from .cgats import write_cgats
 from .columns import plain_name
 from .edits import averaged, resampled, with_mask, with_uncertainty
@@ -32,6 +32,7 @@ __all__ = [
     "read_file",
     "read_text",
     "resampled",
+    "specimen_name",
     "systematic_of",
     "taken",
     "text_of",

@@ -9,7 +9,7 @@ from .files import text_of
 from .model import Reading
 from .understanding import Choices, understand
 
-_MOST_FILES = 500
+_MOST_FILES, _LONGEST_NAME = 500, 60
 _OTHERS = {
     ".png", ".jpg", ".jpeg", ".tif", ".tiff", ".exr", ".hdr", ".obj", ".ply", ".stl", ".glb", ".gltf", ".photometra",
 }  # fmt: skip
@@ -59,13 +59,19 @@ def arrivals_of(files, report=None, cancel=None):
     return taken, refused
 
 
+def specimen_name(found):
+    """What to call a specimen that is made of what was understood: as its header names the sample, else the reading."""
+    told = " ".join((found.sample or found.sheet.head.get("sample", "")).split())[:_LONGEST_NAME]
+    return told if any(c.isalpha() for c in told) else found.reading.name or Path(found.path).stem
+
+
 def _samples(file):
     text = text_of(file)
     first = understand(text, file)
     if first.reading is None:
         raise InputError(first.problem)
     if len(first.samples) <= 1:
-        yield Arrival(file, first.reading.name or file.stem, tuple(first.readings), tuple(first.doubts))
+        yield Arrival(file, specimen_name(first), tuple(first.readings), tuple(first.doubts))
         return
     # That the file holds several is no doubt here: all are taken.
     doubts = tuple(d for d in first.doubts if "samples;" not in d)

@@ -1,12 +1,15 @@
 """What a column of somebody's table means, from its name: which of our columns, in which unit."""
 
 import re
+import unicodedata
 from dataclasses import dataclass
 from functools import lru_cache
 
 import numpy as np
 
 from ..optics.dispersion import EV_NM
+from ..words import tr
+from . import spoken
 
 UNITS = {
     "wavelength": {"nm": 1.0, "um": 1000.0, "å": 0.1, "ev": None},
@@ -32,6 +35,7 @@ _SPELLINGS = {
     "per_mm2": "1/mm2", "mm-2": "1/mm2", "mm^-2": "1/mm2", "/mm²": "1/mm2", "1/mm²": "1/mm2",
     "per_cm2": "1/cm2", "cm-2": "1/cm2", "cm^-2": "1/cm2", "/cm²": "1/cm2", "1/cm²": "1/cm2",
     "per_sr": "1/sr", "sr-1": "1/sr", "/sr": "1/sr", "units": "gu", "unit": "gu",
+    **spoken.UNITS,
 }  # fmt: skip
 
 MEASURES = {
@@ -80,6 +84,7 @@ _STEMS = {
     "red": "red", "green": "green", "blue": "blue", "rgb_r": "red", "rgb_g": "green", "rgb_b": "blue",
     "masked": "masked",
 }  # fmt: skip
+_STEMS |= {word: _STEMS[english] for word, english in spoken.COLUMNS.items()}
 _BY_CHANNEL = ("exitance_per_mm2", "absorption_per_mm", "scatter_per_mm", "reduced_scatter_per_mm")
 _CHANNELS = {"r": "red", "g": "green", "b": "blue", "red": "red", "green": "green", "blue": "blue"}
 _ONLY_WITH_UNIT = ("sigma_a", "sigma_s")
@@ -119,7 +124,9 @@ _NM = re.compile(
     re.I,
 )
 _GLOSS = re.compile(
-    r"^(?:gloss|gu|g)?[ _@(]*(20|60|85)\s*(?:°|deg(?:rees)?)?\)?[ _]*(?:\[?\(?\s*(?:gloss|gu)\s*\)?\]?)?$", re.I
+    r"^(?:gloss|glanz|gu|ge|g)?[ _@(]*(20|60|85)\s*(?:°|deg(?:rees)?|grad)?\)?[ _]*"
+    r"(?:\[?\(?\s*(?:gloss|glanz|gu|ge)\s*\)?\]?)?$",
+    re.I,
 )
 
 
@@ -159,12 +166,26 @@ def _unit(spelt):
     return spelt if any(spelt in units for units in UNITS.values()) and spelt else None
 
 
+_TOLD = {
+    "wavelength_nm": tr("wavelength"), "angle_deg": tr("angle"), "incidence_deg": tr("angle of incidence"),
+    "view_deg": tr("viewing angle"), "azimuth_deg": tr("azimuth"), "radius_mm": tr("radius"),
+    "polarisation": tr("polarisation"), "sample": tr("sample"), "patch": tr("patch"),
+    "reflectance": tr("reflectance"), "gloss_units": tr("gloss"), "brdf_per_sr": "BRDF", "psi_deg": "psi",
+    "delta_deg": "delta", "regular": tr("regular transmittance"), "total": tr("total transmittance"),
+    "exitance_per_mm2": tr("exitance"), "absorption_per_mm": tr("absorption"), "scatter_per_mm": tr("scattering"),
+    "reduced_scatter_per_mm": tr("reduced scattering"), "red": tr("red"), "green": tr("green"), "blue": tr("blue"),
+    "masked": tr("masked"),
+}  # fmt: skip
+"""Columns by what people call them, where that is another word."""
+
+
 def plain_name(name):
     """One of our columns (or `name:part`) for people: no unit, no underscores."""
     base, _, part = name.partition(":")
-    for unit in ("_nm", "_deg", "_per_mm2", "_per_mm", "_per_sr", "_mm"):
-        base = base.removesuffix(unit)
-    return base.replace("_", " ") + (f", {part}" if part else "")
+    return _TOLD.get(base, base) + (f", {_TOLD.get(part, part)}" if part else "")
+
+
+_UNCERTAINTY = re.compile(rf"^(?:sigma|std|stdev|uncertainty|±|{spoken.UNCERTAINTY})[ _]*(.*)$")
 
 
 @lru_cache(maxsize=8192)
@@ -172,13 +193,14 @@ def meaning_of(raw) -> Meaning:
     """What a header cell says. One that says nothing known is left out."""
     if len(raw) > LONGEST_NAME:
         return Meaning(raw[:LONGEST_NAME])
-    text = " ".join(str(raw).split()).lower().strip("\"' ")
+    # An accent may stand as a letter of its own.
+    text = unicodedata.normalize("NFC", " ".join(str(raw).split()).lower().strip("\"' "))
     if text.startswith("[") and text.endswith("]"):
         text = text[1:-1]
     name, unit = _named(text)
     if name:
         return Meaning(raw, name, unit)
-    found = re.match(r"^(?:sigma|std|stdev|uncertainty|±)[ _]*(.*)$", text)
+    found = _UNCERTAINTY.match(text)
     if found:
         if not found[1]:
             return Meaning(raw, "", "", True)
@@ -203,7 +225,7 @@ def _named(text):
         unit = _unit(spelt) if spelt else ""
         if stem in _ONLY_WITH_UNIT and not unit:
             continue
-        if stem in ("energy", "photon_energy") and not unit:
+        if spoken.COLUMNS.get(stem, stem) in ("energy", "photon_energy") and not unit:
             unit = "ev"
         if stem == "nm":
             unit = "nm"

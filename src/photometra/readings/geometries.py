@@ -10,9 +10,11 @@ THROUGH = "0:di"
 INCLUDED, EXCLUDED = "di:8", "de:8"
 _WORDS = {
     "di:8": ("sci", "spin", "rspin", "di8", "8di", "di:8", "8:di", "d8i", "specularincluded", "included",
-             "specularcomponentincluded", "d:8i", "d:8:i", "d:8sci", "d:8spin"),
+             "specularcomponentincluded", "d:8i", "d:8:i", "d:8sci", "d:8spin", "mitglanz", "glanzeingeschlossen",
+             "eingeschlossen"),
     "de:8": ("sce", "spex", "rspex", "de8", "8de", "de:8", "8:de", "d8e", "specularexcluded", "excluded",
-             "specularcomponentexcluded", "d:8e", "d:8:e", "d:8sce", "d:8spex"),
+             "specularcomponentexcluded", "d:8e", "d:8:e", "d:8sce", "d:8spex", "ohneglanz", "glanzausgeschlossen",
+             "ausgeschlossen"),
     THROUGH: ("0:di", "0:d", "through", "transmitted", "transmission", "transmittance"),
     "45:0": ("45:0", "0:45", "45a:0", "0:45a", "45x:0", "45c:0", "0:45c", "450", "45:n", "n:45"),
 }  # fmt: skip

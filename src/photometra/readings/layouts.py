@@ -80,7 +80,7 @@ def _gloss_across(sheet, block):
     """Gloss at 20, 60 and 85 degrees side by side: rows are repeats, or the mean and its deviation."""
     angles = {i: angle for i, name in enumerate(block.names) if (angle := gloss_angle_in(name)) is not None}
     told = " ".join([*sheet.head, *sheet.head.values(), *block.names]).lower()
-    if not angles or not (len(angles) >= 2 or "gloss" in told or "gu" in told.split()):
+    if not angles or not (len(angles) >= 2 or "gloss" in told or "glanz" in told or "gu" in told.split()):
         return None
     rows, spread, mean = [], None, None
     for line, cells in block.rows:

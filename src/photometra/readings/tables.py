@@ -10,6 +10,7 @@ from itertools import pairwise
 from ..errors import InputError
 from ..words import tr
 from .columns import gloss_angle_in, meaning_of, wavelength_in
+from .spoken import head_key
 
 MOST_BYTES = 16_000_000
 MOST_LINES, MOST_CELLS = 101_000, 500_000
@@ -147,7 +148,7 @@ def sheet_of(text, path="text", separator="", decimal="") -> Sheet:
         if bare.startswith(("#", "//", "%", "!")):
             key, colon, value = bare.lstrip("#/%! \t").partition(":")
             if colon:
-                head[key.strip().lower()] = value.strip()
+                head[head_key(key)] = value.strip()
         elif bare.strip(",;\t "):
             body.append((i, line.strip("\n\r")))
         if len(body) > MOST_LINES:
@@ -204,7 +205,7 @@ def _after_preamble(rows, head):
                 key, value = filled[0], " ".join(filled[1:])
             told += filled
             if value.strip():
-                head.setdefault(key.strip(" :").lower(), value.strip(' "'))
+                head.setdefault(head_key(key), value.strip(' "'))
         head["preamble"] = " ".join(told).strip()
         return rows[start:]
     return rows

@@ -405,6 +405,16 @@
     </message>
     <message>
         <location filename="desktop/arriving.py"/>
+        <source>{1} of {0} specimen</source>
+        <translation>{1} von {0} Probe</translation>
+    </message>
+    <message>
+        <location filename="desktop/arriving.py"/>
+        <source>{1} of {0} specimens</source>
+        <translation>{1} von {0} Proben</translation>
+    </message>
+    <message>
+        <location filename="desktop/arriving.py"/>
         <source>Cancel</source>
         <translation>Abbrechen</translation>
     </message>
@@ -435,8 +445,18 @@
     </message>
     <message>
         <location filename="desktop/arriving.py"/>
-        <source>Imported {0} readings of {1} specimens.</source>
-        <translation>{0} Messungen von {1} Proben importiert.</translation>
+        <source>{0} reading</source>
+        <translation>{0} Messung</translation>
+    </message>
+    <message>
+        <location filename="desktop/arriving.py"/>
+        <source>{0} readings</source>
+        <translation>{0} Messungen</translation>
+    </message>
+    <message>
+        <location filename="desktop/arriving.py"/>
+        <source>Imported {0}</source>
+        <translation>{0} importiert</translation>
     </message>
     <message>
         <location filename="desktop/arriving.py"/>
@@ -515,16 +535,6 @@
     </message>
     <message>
         <location filename="desktop/arriving.py"/>
-        <source>import a reading</source>
-        <translation>Messung importieren</translation>
-    </message>
-    <message>
-        <location filename="desktop/arriving.py"/>
-        <source>Imported {0}</source>
-        <translation>{0} importiert</translation>
-    </message>
-    <message>
-        <location filename="desktop/arriving.py"/>
         <source>No map is without its picture.</source>
         <translation>Keiner Textur fehlt ihr Bild.</translation>
     </message>
@@ -545,21 +555,6 @@
     </message>
     <message>
         <location filename="desktop/arriving.py"/>
-        <source>Add a specimen first; a reading belongs to one.</source>
-        <translation>Zuerst eine Probe hinzufügen; eine Messung gehört zu einer.</translation>
-    </message>
-    <message>
-        <location filename="desktop/arriving.py"/>
-        <source>{0}: {1}, {2} rows</source>
-        <translation>{0}: {1}, {2} Zeilen</translation>
-    </message>
-    <message>
-        <location filename="desktop/arriving.py"/>
-        <source>There is no file to take a reading from.</source>
-        <translation>Es gibt keine Datei, aus der eine Messung käme.</translation>
-    </message>
-    <message>
-        <location filename="desktop/arriving.py"/>
         <source>There is no table on the clipboard; copy one, its first row the names of the columns.</source>
         <translation>In der Zwischenablage ist keine Tabelle; eine kopieren, deren erste Zeile die Spalten nennt.</translation>
     </message>
@@ -570,8 +565,23 @@
     </message>
     <message>
         <location filename="desktop/arriving.py"/>
-        <source>Add a specimen first; a reading or a mesh belongs to one.</source>
-        <translation>Zuerst eine Probe hinzufügen; eine Messung oder ein Netz gehört zu einer.</translation>
+        <source>{0}: {1}, {2} rows</source>
+        <translation>{0}: {1}, {2} Zeilen</translation>
+    </message>
+    <message>
+        <location filename="desktop/arriving.py"/>
+        <source>import a reading</source>
+        <translation>Messung importieren</translation>
+    </message>
+    <message>
+        <location filename="desktop/arriving.py"/>
+        <source>Imported {0}, to a new specimen: {1}</source>
+        <translation>Importiert: {0}; dafür angelegte Probe: {1}</translation>
+    </message>
+    <message>
+        <location filename="desktop/arriving.py"/>
+        <source>There is no file to take a reading from.</source>
+        <translation>Es gibt keine Datei, aus der eine Messung käme.</translation>
     </message>
     <message>
         <location filename="desktop/arriving.py"/>
@@ -2497,8 +2507,18 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     </message>
     <message>
         <location filename="desktop/import_sheet.py"/>
-        <source> of {0}</source>
-        <translation> von {0}</translation>
+        <source>uncertainty of {0}</source>
+        <translation>Unsicherheit von {0}</translation>
+    </message>
+    <message>
+        <location filename="desktop/import_sheet.py"/>
+        <source>uncertainty</source>
+        <translation>Unsicherheit</translation>
+    </message>
+    <message>
+        <location filename="desktop/import_sheet.py"/>
+        <source>no unit</source>
+        <translation>ohne Einheit</translation>
     </message>
     <message>
         <location filename="desktop/ladder_sheet.py"/>
@@ -4629,13 +4649,18 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     </message>
     <message>
         <location filename="desktop/picture.py"/>
-        <source>Drag to go round the specimen, with the right button to turn the light; the wheel brings you nearer. Point to read a pixel.</source>
-        <translation>Ziehen, um die Probe zu umrunden; mit der rechten Taste dreht sich das Licht; das Rad bringt näher heran. Zeigen, um ein Pixel zu lesen.</translation>
+        <source>The picture is on its way…</source>
+        <translation>Das Bild ist unterwegs…</translation>
     </message>
     <message>
         <location filename="desktop/picture.py"/>
-        <source>The picture is on its way…</source>
-        <translation>Das Bild ist unterwegs…</translation>
+        <source>Drop a reading, a mesh or a study here, or add a specimen.</source>
+        <translation>Eine Messung, ein Netz oder eine Studie hierher ziehen, oder eine Probe anlegen.</translation>
+    </message>
+    <message>
+        <location filename="desktop/picture.py"/>
+        <source>Drag to go round the specimen, with the right button to turn the light; the wheel brings you nearer. Point to read a pixel.</source>
+        <translation>Ziehen, um die Probe zu umrunden; mit der rechten Taste dreht sich das Licht; das Rad bringt näher heran. Zeigen, um ein Pixel zu lesen.</translation>
     </message>
     <message>
         <location filename="desktop/picture.py"/>
@@ -4715,7 +4740,7 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     <message>
         <location filename="desktop/probe_line.py"/>
         <source>roll-off</source>
-        <translation>Auslauf</translation>
+        <translation>Roll-off</translation>
     </message>
     <message>
         <location filename="desktop/probe_line.py"/>
@@ -4745,7 +4770,7 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     <message>
         <location filename="desktop/probe_line.py"/>
         <source>After highlight roll-off</source>
-        <translation>Nach dem Auslauf der Lichter</translation>
+        <translation>Nach dem Roll-off der Lichter</translation>
     </message>
     <message>
         <location filename="desktop/probe_line.py"/>
@@ -4780,7 +4805,7 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     <message>
         <location filename="desktop/probe_line.py"/>
         <source>Restart</source>
-        <translation>Neu</translation>
+        <translation>Von vorn</translation>
     </message>
     <message>
         <location filename="desktop/probe_line.py"/>
@@ -5389,11 +5414,6 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     </message>
     <message>
         <location filename="desktop/route.py"/>
-        <source>{0} readings</source>
-        <translation>{0} Messungen</translation>
-    </message>
-    <message>
-        <location filename="desktop/route.py"/>
         <source>no reading yet</source>
         <translation>noch keine Messung</translation>
     </message>
@@ -5766,6 +5786,11 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
         <location filename="desktop/shelf_sheet.py"/>
         <source>The {0} is read.</source>
         <translation>{0} ist gemessen.</translation>
+    </message>
+    <message>
+        <location filename="desktop/shelf_sheet.py"/>
+        <source>Add a specimen first; a reading belongs to one.</source>
+        <translation>Zuerst eine Probe hinzufügen; eine Messung gehört zu einer.</translation>
     </message>
     <message>
         <location filename="desktop/shelf_sheet.py"/>
@@ -6184,6 +6209,11 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     </message>
     <message>
         <location filename="desktop/strata_panel.py"/>
+        <source>No specimen yet. Add one, or drop its reading on the window.</source>
+        <translation>Noch keine Probe. Eine anlegen, oder ihre Messung auf das Fenster ziehen.</translation>
+    </message>
+    <message>
+        <location filename="desktop/strata_panel.py"/>
         <source>Known media…</source>
         <translation>Bekannte Medien…</translation>
     </message>
@@ -6206,11 +6236,6 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
         <location filename="desktop/strata_panel.py"/>
         <source>clear the constants</source>
         <translation>Konstanten löschen</translation>
-    </message>
-    <message>
-        <location filename="desktop/strata_panel.py"/>
-        <source>{0} reading</source>
-        <translation>{0} Messung</translation>
     </message>
     <message>
         <location filename="desktop/strata_panel.py"/>
@@ -8223,6 +8248,81 @@ Misst: {0}. Verglichen nach: {1}.</translation>
         <translation>{0}, Zeile {1}: mehr als {2} Zahlen in einer Datei; sie teilen</translation>
     </message>
     <message>
+        <location filename="readings/columns.py"/>
+        <source>wavelength</source>
+        <translation>Wellenlänge</translation>
+    </message>
+    <message>
+        <location filename="readings/columns.py"/>
+        <source>angle of incidence</source>
+        <translation>Einfallswinkel</translation>
+    </message>
+    <message>
+        <location filename="readings/columns.py"/>
+        <source>viewing angle</source>
+        <translation>Betrachtungswinkel</translation>
+    </message>
+    <message>
+        <location filename="readings/columns.py"/>
+        <source>radius</source>
+        <translation>Radius</translation>
+    </message>
+    <message>
+        <location filename="readings/columns.py"/>
+        <source>polarisation</source>
+        <translation>Polarisation</translation>
+    </message>
+    <message>
+        <location filename="readings/columns.py"/>
+        <source>patch</source>
+        <translation>Feld</translation>
+    </message>
+    <message>
+        <location filename="readings/columns.py"/>
+        <source>reflectance</source>
+        <translation>Reflexionsgrad</translation>
+    </message>
+    <message>
+        <location filename="readings/columns.py"/>
+        <source>gloss</source>
+        <translation>Glanz</translation>
+    </message>
+    <message>
+        <location filename="readings/columns.py"/>
+        <source>regular transmittance</source>
+        <translation>gerichteter Transmissionsgrad</translation>
+    </message>
+    <message>
+        <location filename="readings/columns.py"/>
+        <source>total transmittance</source>
+        <translation>Gesamttransmissionsgrad</translation>
+    </message>
+    <message>
+        <location filename="readings/columns.py"/>
+        <source>exitance</source>
+        <translation>spezifische Ausstrahlung</translation>
+    </message>
+    <message>
+        <location filename="readings/columns.py"/>
+        <source>absorption</source>
+        <translation>Absorption</translation>
+    </message>
+    <message>
+        <location filename="readings/columns.py"/>
+        <source>scattering</source>
+        <translation>Streuung</translation>
+    </message>
+    <message>
+        <location filename="readings/columns.py"/>
+        <source>reduced scattering</source>
+        <translation>reduzierte Streuung</translation>
+    </message>
+    <message>
+        <location filename="readings/columns.py"/>
+        <source>masked</source>
+        <translation>ausgenommen</translation>
+    </message>
+    <message>
         <location filename="readings/documents.py"/>
         <source>{0}: there is no reflectance spectrum and no Lab value in this CxF document</source>
         <translation>{0}: in diesem CxF-Dokument ist weder ein Reflexionsspektrum noch ein Lab-Wert</translation>
@@ -9605,7 +9705,7 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     <message>
         <location filename="surface/declared/body.py"/>
         <source>Displacement</source>
-        <translation>Verschiebung</translation>
+        <translation>Displacement</translation>
     </message>
     <message>
         <location filename="surface/declared/body.py"/>
@@ -10719,11 +10819,6 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     </message>
     <message>
         <location filename="report/template.html"/>
-        <source>uncertainty</source>
-        <translation>Unsicherheit</translation>
-    </message>
-    <message>
-        <location filename="report/template.html"/>
         <source>off by</source>
         <translation>weicht ab</translation>
     </message>
@@ -10836,16 +10931,6 @@ Misst: {0}. Verglichen nach: {1}.</translation>
         <location filename="guide/pictures/colorimeter.svg"/>
         <source>A spectrum seen through three curves, those of the standard observer, becomes three numbers.</source>
         <translation>Ein Spektrum, durch drei Kurven gesehen, die des Normalbeobachters, wird zu drei Zahlen.</translation>
-    </message>
-    <message>
-        <location filename="guide/pictures/colorimeter.svg"/>
-        <source>wavelength</source>
-        <translation>Wellenlänge</translation>
-    </message>
-    <message>
-        <location filename="guide/pictures/colorimeter.svg"/>
-        <source>reflectance</source>
-        <translation>Reflexionsgrad</translation>
     </message>
     <message>
         <location filename="guide/pictures/colorimeter.svg"/>
@@ -11006,11 +11091,6 @@ Misst: {0}. Verglichen nach: {1}.</translation>
         <location filename="guide/pictures/reflectometer.svg"/>
         <source>Reflectance of s- and p-polarised light by angle of incidence; p vanishes at Brewster's angle.</source>
         <translation>Reflexionsgrad von s- und p-polarisiertem Licht nach Einfallswinkel; p verschwindet im Brewster-Winkel.</translation>
-    </message>
-    <message>
-        <location filename="guide/pictures/reflectometer.svg"/>
-        <source>angle of incidence</source>
-        <translation>Einfallswinkel</translation>
     </message>
     <message>
         <location filename="guide/pictures/reflectometer.svg"/>
