@@ -249,7 +249,7 @@ def test_a_finding_offers_its_mend_as_one_undoable_click(window):
     click(window.ledger.specimen_cards[1])
     window.session.choose_stratum("body")
     type_into(window.strata.gauges["ior"].edit, "1")
-    row = window.strata._findings.itemAt(0).widget()
+    row = window.strata._doubts.itemAt(0).widget()
     button = row.findChild(QPushButton)
     QTest.qWait(50)
     click(button)

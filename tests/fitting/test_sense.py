@@ -2,11 +2,14 @@
 
 import numpy as np
 import pytest
+from hypothesis import given, settings
+from hypothesis import strategies as st
 
 from photometra.fitting import agreements, evidence_findings
 from photometra.fitting.sense import reach_mm
 from photometra.instruments import measured
 from photometra.instruments.transmissometer import media_of
+from photometra.readings import make_reading
 from photometra.surface import Surface
 from photometra.surface.compile import compile_surface
 
@@ -23,6 +26,32 @@ def test_a_reading_of_wax_must_say_how_wide_it_looks():
     assert "does not say how wide" in sentence and "mm it would read too dark" in sentence
     assert not said(WAX, illuminated_mm=8.0) and not said(WAX, illuminated_mm=8.0, collected_mm=6.0)
     assert not said(Surface()) and not said(WAX.with_values({"subsurface.scale": 0.001}))
+
+
+def asks_for_metal(surface, *readings):
+    """What a gauge's panel says of readings, where it asks whether this is a metal."""
+    found = evidence_findings(surface, agreements(surface, readings))
+    return [f for f in found if f.mend == {"metalness": 1.0} and "is it a metal?" in f.sentence]
+
+
+def test_a_gloss_that_no_face_without_metal_has_asks_for_one():
+    # Polished metal reads 500 to 1900 at 20 degrees; diamond, by Fresnel with 2.42, 349 there and 211 at 60; glass 90.
+    for gloss, asks in (([612.0, 498.0, 118.0], 1), ([349.0, 211.0, 112.0], 0), ([90.0, 94.0, 99.0], 0)):
+        reading = make_reading("handle", "gloss", {"angle_deg": [20.0, 60.0, 85.0], "gloss_units": gloss})
+        found = asks_for_metal(Surface(), reading)
+        assert len(found) == asks
+        assert not asks_for_metal(Surface({"metalness": 1.0}), reading)
+    (found,) = asks_for_metal(
+        Surface(), make_reading("handle", "gloss", {"angle_deg": [20.0, 60.0], "gloss_units": [612.0, 498.0]})
+    )
+    assert found.sentence.startswith("handle has 498 GU at 60°") and found.mend_label == "A metal"
+
+
+@given(st.floats(1.2, 2.45), st.floats(0.0, 1.0), st.sampled_from(["glossmeter", "reflectometer"]))
+@settings(max_examples=12)
+def test_no_reading_of_what_is_no_metal_asks_for_one(ior, roughness, instrument):
+    surface = Surface({"ior": ior, "roughness": roughness, "colour": (0.9, 0.9, 0.9)})
+    assert not asks_for_metal(surface, measured(instrument, surface))
 
 
 @pytest.mark.parametrize("colour", [0.3, 0.6, 0.9])

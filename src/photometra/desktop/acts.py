@@ -84,7 +84,8 @@ class Acts(QObject):
         wide = reading.spot.diameter_mm if reading.spot else reading.collected_mm or _USUAL_SPOT_MM
         spot = None if place is None else Spot(*(round(float(v), 2) for v in place), wide)
         self.session.change_reading(reading.remade(spot=spot), tr("place of a reading"))
-        self.window.say(f"{reading.name}: {f'taken at {spot.text}' if spot else 'taken of all of the specimen'}.")
+        where = tr("taken at {0}", spot.text) if spot else tr("taken of all of the specimen")
+        self.window.say(f"{reading.name}: {where}.")
 
     def add_colour_target(self):
         """Ask for a colour that is to be met, and take it as evidence."""

@@ -329,7 +329,7 @@ class Arriving(QObject):
             self.session.said.emit(tr("Imported {0}", told))
 
     def _take_environment(self, path, data):
-        self.session.history.apply(self.session.study.with_environment(path.name, data), "environment")
+        self.session.history.apply(self.session.study.with_environment(path.name, data), tr("environment"))
 
     def _ask_of_mesh(self, name, mesh):
         """Ask for the unit unless the format says it, then have the mesh made ready as a study keeps it."""
@@ -354,7 +354,7 @@ class Arriving(QObject):
         else:
             index = self._index_of(name)
         if index is not None:
-            self.session.history.apply(study.with_mesh(index, file_name, data), "mesh")
+            self.session.history.apply(study.with_mesh(index, file_name, data), tr("mesh"))
 
 
 def _understood(path):

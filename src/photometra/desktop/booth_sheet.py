@@ -230,10 +230,10 @@ class BoothSheet(QWidget):
             self.mesh_wanted.emit()
         else:
             stood = replace(self.session.specimen, shape=name)
-            self.session.change_specimen(as_it_stands(stood, self.session.study.meshes), "shape")
+            self.session.change_specimen(as_it_stands(stood, self.session.study.meshes), tr("shape"))
 
     def _wall_changed(self, value, goes_on):
-        self.session.change_specimen(replace(self.session.specimen, wall_mm=value), "wall", "wall")
+        self.session.change_specimen(replace(self.session.specimen, wall_mm=value), tr("wall"), "wall")
         if not goes_on:
             self.session.settle()
 

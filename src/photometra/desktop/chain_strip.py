@@ -27,6 +27,11 @@ def white_words(white):
     return f"{round(kelvin, -1):.0f} K{beside}"
 
 
+_STEP_WORDS = {
+    EXPOSURE: tr("exposure"), BALANCE: tr("white balance"), COMPRESSION: tr("highlights"), VIEW: tr("view transform"),
+}  # fmt: skip
+
+
 class StepSwitch(QToolButton):
     """A step of the chain: a full dot while it is on, a ring while it is off."""
 
@@ -34,8 +39,8 @@ class StepSwitch(QToolButton):
         super().__init__(parent)
         self.setCheckable(True)
         self.setFixedSize(18, 22)
-        self.setToolTip(tr("Switch {0} off or on", step))
-        self.setAccessibleName(tr("{0} on", step))
+        self.setToolTip(tr("Switch {0} off or on", _STEP_WORDS[step]))
+        self.setAccessibleName(tr("{0} on", _STEP_WORDS[step]))
 
     def paintEvent(self, _event):
         painter = QPainter(self)
@@ -95,7 +100,7 @@ class ChainStrip(QWidget):
             tr("View transform: how scene light becomes screen light (Ctrl+P: the plain one and back)")
         )
         self.view.setAccessibleName(tr("View transform"))
-        self.view.activated.connect(lambda i: session.set_booth("view", view=self.view.itemData(i)))
+        self.view.activated.connect(lambda i: session.set_booth(view=self.view.itemData(i)))
         self.view.setFixedWidth(70)
         self.marks = QToolButton()
         self.marks.setText(tr("Clip"))
@@ -135,10 +140,11 @@ class ChainStrip(QWidget):
     def _switched(self, step, on):
         off = set(self.session.study.booth.off)
         off = off - {step} if on else off | {step}
-        self.session.set_booth(f"{step} {'on' if on else 'off'}", off=tuple(s for s in CHAIN if s in off))
+        word = tr("{0} on", _STEP_WORDS[step]) if on else tr("{0} off", _STEP_WORDS[step])
+        self.session.set_booth(word, off=tuple(s for s in CHAIN if s in off))
 
     def _set(self, key, value, goes_on):
-        self.session.set_booth(key, dragging=True, **{key: value})
+        self.session.set_booth(dragging=True, **{key: value})
         if not goes_on:
             self.session.settle()
 

@@ -93,7 +93,7 @@ class LayerStrip(QWidget):
 
     def _mended(self):
         effort = self.session.study.booth.effort
-        self.session.set_booth("mend", effort=replace(effort, **self._mend))
+        self.session.set_booth(tr("mend"), effort=replace(effort, **self._mend))
 
     def refresh(self):
         """Show the layers the present surface has; where the chosen one is gone, the whole comes back."""

@@ -283,7 +283,7 @@ class QueueSheet(Sheet):
         self.pause.setText(tr("Go on") if is_paused else tr("Pause"))
         waiting, running = (sum(j.state == s for j in self.jobs) for s in (WAITING, RUNNING))
         words = tr("{0} rendering, {1} waiting", running, waiting) if running or waiting else tr("nothing waits")
-        self.state.setText(f"{words}{', paused' if is_paused else ''}")
+        self.state.setText(tr("{0}, paused", words) if is_paused else words)
         for row in self.rows:
             row.refresh()
 

@@ -15,6 +15,13 @@ from ..surface.parameters import ENDS
 from ..words import tr
 from .workers import AFTER_THE_PICTURE, Latest
 
+_BOOTH_WORDS = {
+    "turn": tr("turn the light"), "strength": tr("strength of the light"), "viewpoint": tr("go round the specimen"),
+    "exposure": tr("exposure"), "compression": tr("highlights"), "environment": tr("environment"),
+    "view": tr("view transform"), "region": tr("region that is rendered"), "pins": tr("add a pin"),
+}  # fmt: skip
+"""What undoing is told to take back, by the field of the booth that was changed."""
+
 
 class Session(QObject):
     """The open study with its history, the chosen specimen, reading and stratum. Views follow its signals.
@@ -165,7 +172,8 @@ class Session(QObject):
     def set_free(self, name, is_free):
         if not self.has_specimen():
             return
-        label = f"{'free' if is_free else 'hold'} {PARAMETERS[name].words}"
+        words = PARAMETERS[name].words
+        label = tr("free {0}", words) if is_free else tr("hold {0}", words)
         specimen = self.specimen.with_free(name, is_free)
         # Of a range both ends are free, or held, by the one pin.
         for end in () if is_free else ENDS:
@@ -233,7 +241,9 @@ class Session(QObject):
         self.history.apply(self.study.with_proof_back(proof), tr("bring a proof back"))
         self.choose(self.study.index(proof.specimen))
 
-    def set_booth(self, label, dragging=False, **changes):
+    def set_booth(self, label="", dragging=False, **changes):
+        """Change fields of the booth; without a label the step is called by the first of them."""
+        label = label or _BOOTH_WORDS[next(iter(changes))]
         key = ("booth", *changes) if dragging else None
         self.history.apply(self.study.with_booth(**changes), label, key)
 

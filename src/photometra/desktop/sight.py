@@ -261,7 +261,7 @@ class Sight(QWidget):
     # What the person does.
 
     def _set_booth(self, key, value, goes_on):
-        self.session.set_booth(key, dragging=True, **{key: value})
+        self.session.set_booth(dragging=True, **{key: value})
         if not goes_on:
             self.session.settle()
 
@@ -277,7 +277,9 @@ class Sight(QWidget):
     def near(self, factor):
         v = self.session.study.booth.viewpoint
         self.session.set_booth(
-            "distance", dragging=True, viewpoint=replace(v, distance=min(max(v.distance * factor, 0.8), 50.0))
+            tr("distance of the camera"),
+            dragging=True,
+            viewpoint=replace(v, distance=min(max(v.distance * factor, 0.8), 50.0)),
         )
 
     def _framed(self, dragged):
@@ -293,7 +295,7 @@ class Sight(QWidget):
             self.session.said.emit(tr("That region is too small; drag a larger rectangle"))
             self.session.booth_changed.emit()
         else:
-            self.session.set_booth("region", region=tuple(round(v, 4) for v in region))
+            self.session.set_booth(region=tuple(round(v, 4) for v in region))
 
     def want_region(self, on):
         """Let a region be drawn in the picture, or render all of it again."""
@@ -308,7 +310,7 @@ class Sight(QWidget):
         self._ask()
 
     def _environment_chosen(self, index):
-        self.session.set_booth("environment", environment=self.environment.itemData(index))
+        self.session.set_booth(environment=self.environment.itemData(index))
 
     def show_error(self, error):
         """Lay what a solve's standard errors look like over the picture; None takes it off."""
@@ -325,7 +327,7 @@ class Sight(QWidget):
     def toggle_plain(self):
         """The plain view, or back to the configuration's own."""
         now = self.session.study.booth.view
-        self.session.set_booth("view", view=FILMIC if now == PLAIN else PLAIN)
+        self.session.set_booth(view=FILMIC if now == PLAIN else PLAIN)
 
     def pick(self, what):
         """Take the next click in the picture as `NEUTRAL` or `WHITE`, or the next drag as `REGION`; "" takes none."""
@@ -373,7 +375,7 @@ class Sight(QWidget):
                 self.session.said.emit(tr("That {0} is too small; press, drag and release", form))
                 return
             pin = replace(pin, to_x=to_x, to_y=to_y, radius=_BAND if form == LINE else pin.radius)
-        self.session.set_booth("pin", pins=(*pins, pin))
+        self.session.set_booth(pins=(*pins, pin))
         self.numbers.choose(len(pins))
 
     def _probe(self, at):

@@ -108,10 +108,12 @@ class StrataPanel(QWidget):
         column.addWidget(self._nobody)
         for _, page in self._pages.values():
             column.addWidget(page)
-        self._findings = QVBoxLayout()
-        self._found = []
-        self._findings.setSpacing(4)
-        column.addLayout(self._findings)
+        # What is doubtful stands where no scrolling hides it, and moves no gauge; advice below the gauges.
+        self._doubts, self._advice, self._found = QVBoxLayout(), QVBoxLayout(), []
+        for below in (self._doubts, self._advice):
+            below.setSpacing(4)
+        self._doubts.setContentsMargins(12, 2, 12, 0)
+        column.addLayout(self._advice)
         column.addStretch(1)
         self._scroll.setWidget(holder)
         self.solve_button = QPushButton(tr("Solve"))
@@ -131,6 +133,7 @@ class StrataPanel(QWidget):
         whole.addLayout(tabs)
         whole.addWidget(self._link)
         whole.addWidget(self._scroll, 1)
+        whole.addLayout(self._doubts)
         whole.addLayout(foot)
         self._shown = None, None
         session.surface_changed.connect(self._follow)
@@ -395,8 +398,9 @@ class StrataPanel(QWidget):
             # What stands there may be about to be clicked.
             return
         self._found = found
-        while self._findings.count():
-            self._findings.takeAt(0).widget().deleteLater()
+        for below in (self._doubts, self._advice):
+            while below.count():
+                below.takeAt(0).widget().deleteLater()
         for f in found:
             row = QWidget()
             line = QHBoxLayout(row)
@@ -407,9 +411,9 @@ class StrataPanel(QWidget):
             line.addWidget(text, 1)
             if f.mend:
                 button = QPushButton(f.mend_label)
-                button.clicked.connect(partial(self.session.set_values, dict(f.mend), "mend"))
+                button.clicked.connect(partial(self.session.set_values, dict(f.mend), tr("mend")))
                 line.addWidget(button)
-            self._findings.addWidget(row)
+            (self._advice if f.is_advice else self._doubts).addWidget(row)
 
     def end(self):
         self._splitter.end()

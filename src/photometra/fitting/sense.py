@@ -1,8 +1,11 @@
-"""What the readings say of a surface's sense: lengths in another unit, and constants that end before the light does."""
+"""What the readings say of a surface's sense: lengths in another unit, constants that end before the light does, and
+more light than a surface that is no metal sends back."""
 
 import numpy as np
 
 from ..figures import figures
+from ..instruments.glossmeter import STANDARD_IOR
+from ..optics.fresnel import fresnel_dielectric
 from ..surface.checks import Finding
 from ..surface.constants import FROM_READING
 from ..words import tr
@@ -10,11 +13,52 @@ from ..words import tr
 _OFF = 3.0
 _NEAR_MM = 0.2
 _VISIBLE_NM = (380.0, 780.0)
+_HIGHEST_INDEX, _SURELY, _STEEP_DEG = 2.5, 1.1, 61.0
+"""Nothing clear or painted has a higher index; how much more than its face sends back counts, and up to which angle."""
 
 
 def evidence_findings(surface, agreements) -> list[Finding]:
     """What is doubtful about a surface by its readings: its lengths, and how far its own constants reach."""
-    return [*_ranges(surface, agreements), *_areas(surface, agreements), *_scales(surface, agreements)]
+    readings = [a.reading for a in agreements if a.reading.active]
+    return [
+        *_metals(surface, readings), *_ranges(surface, agreements), *_areas(surface, agreements),
+        *_scales(surface, agreements),
+    ]  # fmt: skip
+
+
+def metal_by(surface, readings):
+    """In words, which reading shows that a surface which is no metal must be one; None where none does."""
+    if surface["metalness"] >= 0.5:
+        return None
+    for r in readings:
+        if r.kind_key not in ("gloss", "specular"):
+            continue
+        angle = r.columns["angle_deg"]
+        face = fresnel_dielectric(np.cos(np.radians(angle)), _HIGHEST_INDEX)
+        if r.kind_key == "gloss":
+            unit, value, most = " GU", r.columns["gloss_units"], 100.0 * face / _standard(angle)
+        else:
+            # Of either polarisation at most twice the mean of both.
+            unit, value, most = "", r.columns["reflectance"], 2.0 * face
+        beyond = np.where((angle < _STEEP_DEG) & np.isfinite(value), value / (_SURELY * most), 0.0)
+        i = int(np.argmax(beyond))
+        if beyond[i] > 1.0:
+            return tr(
+                "{0} has {1}{2} at {3}°; the face of what is no metal sends back {4}{2} at the most",
+                r.name, figures(value[i], 3), unit, f"{angle[i]:g}", figures(most[i], 2),
+            )  # fmt: skip
+    return None
+
+
+def _standard(angle):
+    """What the black glass of a gloss meter sends back."""
+    return fresnel_dielectric(np.cos(np.radians(angle)), STANDARD_IOR)
+
+
+def _metals(surface, readings):
+    shown = metal_by(surface, readings)
+    if shown:
+        yield Finding(tr("{0}: is it a metal?", shown), tr("A metal"), {"metalness": 1.0})
 
 
 def reach_mm(surface):

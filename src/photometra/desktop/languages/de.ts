@@ -95,6 +95,16 @@
     </message>
     <message>
         <location filename="desktop/acts.py"/>
+        <source>taken at {0}</source>
+        <translation>gemessen bei {0}</translation>
+    </message>
+    <message>
+        <location filename="desktop/acts.py"/>
+        <source>taken of all of the specimen</source>
+        <translation>an der ganzen Probe gemessen</translation>
+    </message>
+    <message>
+        <location filename="desktop/acts.py"/>
         <source>Sellmeier coefficients</source>
         <translation>Sellmeier-Koeffizienten</translation>
     </message>
@@ -535,6 +545,11 @@
     </message>
     <message>
         <location filename="desktop/arriving.py"/>
+        <source>environment</source>
+        <translation>Umgebung</translation>
+    </message>
+    <message>
+        <location filename="desktop/arriving.py"/>
         <source>No map is without its picture.</source>
         <translation>Keiner Textur fehlt ihr Bild.</translation>
     </message>
@@ -577,6 +592,11 @@
         <location filename="desktop/arriving.py"/>
         <source>Imported {0}, to a new specimen: {1}</source>
         <translation>Importiert: {0}; dafür angelegte Probe: {1}</translation>
+    </message>
+    <message>
+        <location filename="desktop/arriving.py"/>
+        <source>mesh</source>
+        <translation>Netz</translation>
     </message>
     <message>
         <location filename="desktop/arriving.py"/>
@@ -837,6 +857,11 @@
         <location filename="desktop/booth_sheet.py"/>
         <source>view from {0}</source>
         <translation>Ansicht von {0}</translation>
+    </message>
+    <message>
+        <location filename="desktop/booth_sheet.py"/>
+        <source>shape</source>
+        <translation>Form</translation>
     </message>
     <message>
         <location filename="desktop/booth_sheet.py"/>
@@ -1130,6 +1155,26 @@
     </message>
     <message>
         <location filename="desktop/chain_strip.py"/>
+        <source>exposure</source>
+        <translation>Belichtung</translation>
+    </message>
+    <message>
+        <location filename="desktop/chain_strip.py"/>
+        <source>white balance</source>
+        <translation>Weißabgleich</translation>
+    </message>
+    <message>
+        <location filename="desktop/chain_strip.py"/>
+        <source>highlights</source>
+        <translation>Lichter</translation>
+    </message>
+    <message>
+        <location filename="desktop/chain_strip.py"/>
+        <source>view transform</source>
+        <translation>Ansichtstransformation</translation>
+    </message>
+    <message>
+        <location filename="desktop/chain_strip.py"/>
         <source>unchanged</source>
         <translation>unverändert</translation>
     </message>
@@ -1147,11 +1192,6 @@
         <location filename="desktop/chain_strip.py"/>
         <source>{0} on</source>
         <translation>{0} an</translation>
-    </message>
-    <message>
-        <location filename="desktop/chain_strip.py"/>
-        <source>exposure</source>
-        <translation>Belichtung</translation>
     </message>
     <message>
         <location filename="desktop/chain_strip.py"/>
@@ -1200,11 +1240,6 @@
     </message>
     <message>
         <location filename="desktop/chain_strip.py"/>
-        <source>highlights</source>
-        <translation>Lichter</translation>
-    </message>
-    <message>
-        <location filename="desktop/chain_strip.py"/>
         <source>How far highlights roll off towards white</source>
         <translation>Wie weit die Lichter zum Weiß hin auslaufen</translation>
     </message>
@@ -1227,6 +1262,11 @@
         <location filename="desktop/chain_strip.py"/>
         <source>Mark what is clipped at white, and what is below black (C)</source>
         <translation>Markieren, was bei Weiß abgeschnitten ist und was unter Schwarz liegt (C)</translation>
+    </message>
+    <message>
+        <location filename="desktop/chain_strip.py"/>
+        <source>{0} off</source>
+        <translation>{0} aus</translation>
     </message>
     <message>
         <location filename="desktop/chain_strip.py"/>
@@ -2694,6 +2734,11 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
         <location filename="desktop/layer_strip.py"/>
         <source>first hit</source>
         <translation>erster Treffer</translation>
+    </message>
+    <message>
+        <location filename="desktop/layer_strip.py"/>
+        <source>mend</source>
+        <translation>beheben</translation>
     </message>
     <message>
         <location filename="desktop/layer_strip.py"/>
@@ -4504,11 +4549,6 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     </message>
     <message>
         <location filename="desktop/photograph_sheet.py"/>
-        <source>white balance</source>
-        <translation>Weißabgleich</translation>
-    </message>
-    <message>
-        <location filename="desktop/photograph_sheet.py"/>
         <source>Camera profile</source>
         <translation>Kameraprofil</translation>
     </message>
@@ -5026,6 +5066,11 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
         <location filename="desktop/queue_sheet.py"/>
         <source>Go on</source>
         <translation>Weiter</translation>
+    </message>
+    <message>
+        <location filename="desktop/queue_sheet.py"/>
+        <source>{0}, paused</source>
+        <translation>{0}, angehalten</translation>
     </message>
     <message>
         <location filename="desktop/queue_sheet.py"/>
@@ -5599,6 +5644,41 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     </message>
     <message>
         <location filename="desktop/session.py"/>
+        <source>turn the light</source>
+        <translation>Licht drehen</translation>
+    </message>
+    <message>
+        <location filename="desktop/session.py"/>
+        <source>strength of the light</source>
+        <translation>Stärke des Lichts</translation>
+    </message>
+    <message>
+        <location filename="desktop/session.py"/>
+        <source>go round the specimen</source>
+        <translation>um die Probe gehen</translation>
+    </message>
+    <message>
+        <location filename="desktop/session.py"/>
+        <source>region that is rendered</source>
+        <translation>gerenderter Ausschnitt</translation>
+    </message>
+    <message>
+        <location filename="desktop/session.py"/>
+        <source>add a pin</source>
+        <translation>Messpunkt setzen</translation>
+    </message>
+    <message>
+        <location filename="desktop/session.py"/>
+        <source>free {0}</source>
+        <translation>{0} freigeben</translation>
+    </message>
+    <message>
+        <location filename="desktop/session.py"/>
+        <source>hold {0}</source>
+        <translation>{0} festhalten</translation>
+    </message>
+    <message>
+        <location filename="desktop/session.py"/>
         <source>bounds of {0}</source>
         <translation>Grenzen von {0}</translation>
     </message>
@@ -5896,6 +5976,11 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
         <location filename="desktop/sight.py"/>
         <source>{0} (missing)</source>
         <translation>{0} (fehlt)</translation>
+    </message>
+    <message>
+        <location filename="desktop/sight.py"/>
+        <source>distance of the camera</source>
+        <translation>Abstand der Kamera</translation>
     </message>
     <message>
         <location filename="desktop/sight.py"/>
@@ -7124,6 +7209,11 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     </message>
     <message>
         <location filename="fitting/sense.py"/>
+        <source>{0} has {1}{2} at {3}°; the face of what is no metal sends back {4}{2} at the most</source>
+        <translation>{0} hat {1}{2} bei {3}°; die Oberfläche eines Nichtmetalls wirft höchstens {4}{2} zurück</translation>
+    </message>
+    <message>
+        <location filename="fitting/sense.py"/>
         <source>{0} does not say how wide it lights and looks, and light scatters up to {1} mm here: behind less than some {2} mm it would read too dark. State what is illuminated and collected.</source>
         <translation>{0} sagt nicht, wie weit beleuchtet und betrachtet wird, und Licht streut hier bis zu {1} mm: hinter weniger als etwa {2} mm würde zu dunkel gelesen. Angeben, was beleuchtet und gesammelt wird.</translation>
     </message>
@@ -7136,6 +7226,16 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
         <location filename="fitting/sense.py"/>
         <source>only {0} times as far as</source>
         <translation>nur {0}-mal so weit</translation>
+    </message>
+    <message>
+        <location filename="fitting/sense.py"/>
+        <source>{0}: is it a metal?</source>
+        <translation>{0}: ist es ein Metall?</translation>
+    </message>
+    <message>
+        <location filename="fitting/sense.py"/>
+        <source>A metal</source>
+        <translation>Ein Metall</translation>
     </message>
     <message>
         <location filename="fitting/sense.py"/>
@@ -7221,6 +7321,11 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
         <location filename="fitting/verdict.py"/>
         <source>{0} is solved as red, green and blue; by wavelength it could follow the spectrum</source>
         <translation>{0} ist als Rot, Grün und Blau gelöst; nach Wellenlängen könnte es dem Spektrum folgen</translation>
+    </message>
+    <message>
+        <location filename="fitting/verdict.py"/>
+        <source>a metal (metalness 1): {0}</source>
+        <translation>ein Metall (Metallanteil 1): {0}</translation>
     </message>
     <message>
         <location filename="fitting/verdict.py"/>
