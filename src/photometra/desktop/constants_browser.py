@@ -31,6 +31,8 @@ from .text import Label
 from .workers import LongJob
 
 _NAME, _MATTER, _FACE, _DELTA, _MISFIT = range(5)
+_ARROW = 14
+"""Pixels beside a heading for the arrow of its order."""
 _KEY = Qt.ItemDataRole.UserRole
 
 
@@ -117,6 +119,9 @@ class ConstantsBrowser(QDialog):
         whole.addLayout(left, 6)
         whole.addLayout(right, 5)
         self.refresh()
+        if session.specimen is not None and not session.specimen.surface[target]:
+            # Nothing chosen yet: what comes closest is what is looked for.
+            self.rank()
 
     def _make_list(self):
         names = table_names()
@@ -254,6 +259,9 @@ class ConstantsBrowser(QDialog):
             label.setFont(theme.font(10.0))
             label.setPos(float(t.wavelength_nm[within][-1]), float(values[within][-1]))
             self.constants_plot.addItem(label)
+        # Room above for the letter of the higher curve.
+        highest = max(float(t.n[within].max()), float(t.k[within].max()))
+        self.constants_plot.setYRange(0.0, 1.15 * highest, padding=0.02)
         self.reflectance_plot.clear()
         beside = tr(", and {0} of the specimen", self._reading.name) if self._reading is not None else ""
         self.reflectance_plot.setTitle(tr("reflectance at normal incidence, %{0}", beside))
@@ -309,6 +317,7 @@ class ConstantsBrowser(QDialog):
         self.list.setColumnHidden(_DELTA, False)
         self.list.setColumnHidden(_MISFIT, False)
         self.list.resizeColumnsToContents()
+        self.list.setColumnWidth(_DELTA, self.list.columnWidth(_DELTA) + _ARROW)
         self.list.setSortingEnabled(True)
         self.list.sortByColumn(_DELTA, Qt.SortOrder.AscendingOrder)
         self._select(found[0].key)
