@@ -5,7 +5,8 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from photometra.fitting import agreements, evidence_findings
+from photometra.errors import InputError
+from photometra.fitting import agreements, evidence_findings, solve
 from photometra.fitting.sense import reach_mm
 from photometra.instruments import measured
 from photometra.instruments.transmissometer import media_of
@@ -45,6 +46,19 @@ def test_a_gloss_that_no_face_without_metal_has_asks_for_one():
         Surface(), make_reading("handle", "gloss", {"angle_deg": [20.0, 60.0], "gloss_units": [612.0, 498.0]})
     )
     assert found.sentence.startswith("handle has 498 GU at 60°") and found.mend_label == "A metal"
+
+
+def test_light_that_passes_a_surface_that_lets_none_through_asks_whether_it_is_clear():
+    reading = make_reading(
+        "pane", "transmittance", {"wavelength_nm": [400.0, 700.0], "regular": [np.nan, np.nan], "total": [0.8, 0.84]},
+        thickness_mm=4.0,
+    )  # fmt: skip
+    (found,) = (f for f in evidence_findings(Surface(), agreements(Surface(), (reading,))) if f.mend)
+    assert found.mend == {"transmission": 1.0} and "up to 84 % of the light passes" in found.sentence
+    with pytest.raises(InputError, match=r"no parameter is free.*by pane up to 84 %"):
+        solve(Surface(), (reading,), ())
+    for clear in ({"transmission": 1.0}, {"subsurface": 1.0}, {"thin_walled": True, "reverse.translucency": 0.5}):
+        assert not any(f.mend for f in evidence_findings(Surface(clear), agreements(Surface(clear), (reading,))))
 
 
 @given(st.floats(1.2, 2.45), st.floats(0.0, 1.0), st.sampled_from(["glossmeter", "reflectometer"]))

@@ -94,6 +94,23 @@ def test_tables_as_people_write_them(text, kind, column, values):
     assert found.reading.columns[column] == pytest.approx(values, nan_ok=True)
 
 
+@pytest.mark.parametrize(("header", "sigma", "is_said"), [
+    ("R (%);sigma", 0.004, True), ("R (%);sigma R", 0.004, True), ("R;sigma", 0.004, True),
+    ("R (%);sigma (%)", 0.004, False), ("R (%);Standardabweichung", 0.004, True), ("R (%);std R (%)", 0.004, False),
+])  # fmt: skip
+def test_an_uncertainty_without_a_unit_has_that_of_its_values(header, sigma, is_said):
+    found = understand(f"wavelength_nm;{header}\n400;41;0,4\n700;60;0,4\n", "a.csv")
+    assert found.reading.sigma["reflectance"] == pytest.approx([sigma, sigma])
+    assert any("as its values are" in d for d in found.doubts) == is_said
+
+
+def test_one_uncertainty_of_several_columns_has_their_unit():
+    found = understand("wl,absorption (1/cm),scatter (1/cm),sigma\n500,1,20,.1\n", "a.csv")
+    assert found.reading.sigma["absorption_per_mm"] == pytest.approx([0.01])
+    fractions = understand("wavelength_nm;reflectance;sigma\n400;.41;.004\n700;.6;.004\n", "a.csv")
+    assert fractions.reading.sigma["reflectance"] == pytest.approx([0.004, 0.004])
+
+
 @pytest.mark.parametrize(("head", "geometry"), [
     ("Sample: Door handle\nGeometry: d/8 SCE", "de:8"), ("# Probe: Door handle\n# Messgeometrie: 45°/0°", "45:0"),
     ("Probenname;Door handle\nGlanzanteil;ohne Glanz", "de:8"), ("Muster;Door handle\nGeometrie;mit Glanz", "di:8"),

@@ -13,6 +13,7 @@ from ..words import tr
 _OFF = 3.0
 _NEAR_MM = 0.2
 _VISIBLE_NM = (380.0, 780.0)
+_LETTING_THROUGH, _LETS_THROUGH = ("transmission", "subsurface", "reverse.translucency"), 0.02
 _HIGHEST_INDEX, _SURELY, _STEEP_DEG = 2.5, 1.1, 61.0
 """Nothing clear or painted has a higher index; how much more than its face sends back counts, and up to which angle."""
 
@@ -21,7 +22,7 @@ def evidence_findings(surface, agreements) -> list[Finding]:
     """What is doubtful about a surface by its readings: its lengths, and how far its own constants reach."""
     readings = [a.reading for a in agreements if a.reading.active]
     return [
-        *_metals(surface, readings), *_ranges(surface, agreements), *_areas(surface, agreements),
+        *_kinds(surface, readings), *_ranges(surface, agreements), *_areas(surface, agreements),
         *_scales(surface, agreements),
     ]  # fmt: skip
 
@@ -55,10 +56,32 @@ def _standard(angle):
     return fresnel_dielectric(np.cos(np.radians(angle)), STANDARD_IOR)
 
 
-def _metals(surface, readings):
-    shown = metal_by(surface, readings)
-    if shown:
-        yield Finding(tr("{0}: is it a metal?", shown), tr("A metal"), {"metalness": 1.0})
+def clear_by(surface, readings):
+    """In words, which reading shows that light passes a surface that lets none through; None where none does."""
+    if surface["metalness"] >= 0.5 or any(surface[name] > 0.0 for name in _LETTING_THROUGH):
+        return None
+    for r in readings:
+        if r.kind_key == "transmittance":
+            most = float(np.nanmax(np.concatenate([r.columns[v] for v in r.kind.values])))
+            if most > _LETS_THROUGH:
+                return tr("by {0} up to {1} % of the light passes, and this surface lets none through",
+                          r.name, figures(100.0 * most, 2))  # fmt: skip
+    return None
+
+
+def kinds_by(surface, readings):
+    """What kind of surface readings show that this one is not, [(in words, the parameter that makes it one)]."""
+    found = (metal_by(surface, readings), "metalness"), (clear_by(surface, readings), "transmission")
+    return [(words, name) for words, name in found if words]
+
+
+def _kinds(surface, readings):
+    asked = {
+        "metalness": (tr("is it a metal?"), tr("A metal")), "transmission": (tr("is it clear?"), tr("A clear body")),
+    }  # fmt: skip
+    for words, name in kinds_by(surface, readings):
+        question, label = asked[name]
+        yield Finding(f"{words}: {question}", label, {name: 1.0})
 
 
 def reach_mm(surface):

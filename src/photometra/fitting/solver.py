@@ -22,6 +22,7 @@ from .descent import Descent
 from .effects import FACTORS, PHOTOGRAPH, Found
 from .minima import Minimum, descended, distinct, scanned
 from .problem import Problem, free_names
+from .sense import kinds_by
 from .uncertainty import Undetermined, errors_of, loosely_bound, marginal, undetermined
 from .verdict import CONVERGED, SPECTRAL_ROWS, STOPPED, STUCK, Verdict, doubts, helps, misfits
 
@@ -99,7 +100,8 @@ def solve(
     active = counting(surface, readings)
     scalars = free_names(surface, free)
     if not scalars:
-        raise InputError(tr("no parameter is free that does anything on this surface; free at least one"))
+        shown = "".join(f"; {words}" for words, _ in kinds_by(surface, active))
+        raise InputError(tr("no parameter is free that does anything on this surface; free at least one") + shown)
     if not active and further is None:
         raise InputError(tr("there is no active reading to solve from; import or activate one"))
     with ThreadPoolExecutor(max_workers=thread_count()) as pool:

@@ -13,7 +13,7 @@ from ..surface.parameters import spoken
 from ..words import tr
 from .agreement import misfit
 from .effects import NAMES
-from .sense import metal_by
+from .sense import kinds_by
 
 CONVERGED, STOPPED, STUCK = "converged", "stopped", "stuck"
 SPECTRAL_ROWS = 8
@@ -189,9 +189,8 @@ def helps(problem, x, pool, free) -> tuple[str, ...]:
         out.insert(
             0, tr("{0} is solved as red, green and blue; by wavelength it could follow the spectrum", spoken(rgb[0]))
         )
-    shown = metal_by(surface, problem.readings)
-    if shown:
-        out.insert(0, tr("a metal (metalness 1): {0}", shown))
+    for words, name in kinds_by(surface, problem.readings):
+        out.insert(0, tr("{0} of 1: {1}", PARAMETERS[name].words, words))
     if not out:
         out.append(tr("no single parameter would mend it: look for another kind of surface, or at the reading itself"))
     return tuple(out)

@@ -207,6 +207,10 @@ def meaning_of(raw) -> Meaning:
         name, unit = _named(found[1])
         if name:
             return Meaning(raw, name, unit, True)
+        bare, spelt = _split_unit(text)
+        found = _UNCERTAINTY.match(bare)
+        if found and not found[1] and _unit(spelt):
+            return Meaning(raw, "", _unit(spelt), True)
     return Meaning(raw)
 
 

@@ -15,13 +15,14 @@ from ..figures import figures
 from ..shapes.lying import spot_of
 from ..words import lowered, tr
 from .cgats import is_cgats, tables_of
+from .column_units import MOST_REFLECTANCE, says_percent, unit_of_sigma, unit_of_values
 from .columns import MEASURES, UNITS, Meaning, meaning_of
 from .documents import is_document, sheet_of_document
 from .geometries import MULTI_ANGLE, geometry_of, without_geometry
 from .kinds import CHANNELS_NM, KINDS, POLARISATIONS
 from .layouts import ONE_EACH_ROW, laid_out
 from .model import LENGTHS, Reading, light_of, make_reading
-from .tables import LONGEST_NUMBER, ReadingError, Sheet, is_missing, is_number, number_in, sheet_of, value_of
+from .tables import LONGEST_NUMBER, ReadingError, Sheet, is_missing, is_number, number_in, sheet_of
 
 _HEAD_KEYS = ("illuminant", "observer", "notes", "date")
 _HEAD_NUMBERS = {
@@ -34,8 +35,6 @@ _GEOMETRY_KEYS = (
     "geometry", "measurement geometry", "measuring geometry", "measurement mode", "mode", "specular component",
     "specular",
 )  # fmt: skip
-_MOST_REFLECTANCE = 1.2
-"""What a surface may send back, fluorescence included; more stands for per cent, or for something else."""
 _COLOURS = (("X", "Y", "Z"), ("red", "green", "blue"))
 
 
@@ -283,7 +282,7 @@ def _check_reflectance(path, kind, columns, more, head):
     if kind != "reflectance" or "kind" in head or more.get("geometry") in MULTI_ANGLE:
         return
     most = float(np.max(columns["reflectance"], initial=0.0)) if "reflectance" in columns else 0.0
-    if most > _MOST_REFLECTANCE:
+    if most > MOST_REFLECTANCE:
         raise ReadingError(
             tr(
                 "{0}: a reflectance of {1} is more than a surface sends back; name its unit, as in "
@@ -337,9 +336,10 @@ def _block_columns(path, block, meanings, kind, chosen, decimal, notes, is_ours)
     gaps = kind is None or kind.gaps
     if not gaps:
         rows = _without_gaps(path, rows, meanings, notes)
-    table = {}
-    percent = _says_percent(block.rows, meanings, is_ours)
-    for i, m in enumerate(meanings):
+    table, units = {}, {}
+    percent = says_percent(block.rows, meanings, is_ours)
+    # Values first: an uncertainty without a unit has theirs.
+    for i, m in sorted(enumerate(meanings), key=lambda at: at[1].is_sigma):
         if not m.name and not m.is_sigma:
             if i != at and m.raw:
                 notes.add(tr("column '{0}' was left out", m.raw[:60]), i)
@@ -347,8 +347,12 @@ def _block_columns(path, block, meanings, kind, chosen, decimal, notes, is_ours)
         numbers = _plain_numbers(rows, i, decimal)
         if numbers is None:
             numbers = np.array([_cell(path, line, cells, i, m, decimal, gaps, len(meanings)) for line, cells in rows])
-        unit = _unit_guess(m, numbers, i, notes, percent, is_ours)
-        table[m.name, m.is_sigma] = m.converted(numbers, unit)
+        if m.is_sigma:
+            named, unit = unit_of_sigma(m, units, kind.values if kind else (), i, notes)
+            table[m.name, True] = named.converted(numbers, unit)
+        else:
+            units[m.name] = unit = unit_of_values(m, numbers, i, notes, percent, is_ours)
+            table[m.name, False] = m.converted(numbers, unit)
     _check_widths(path, rows, meanings)
     return _spread(table)
 
@@ -362,18 +366,6 @@ def _without_gaps(path, rows, meanings, notes):
     if len(whole) < len(rows):
         notes.add(tr("{0} of {1} rows lack a value and were left out", len(rows) - len(whole), len(rows)))
     return whole
-
-
-def _says_percent(rows, meanings, is_ours):
-    """Whether the cells themselves, or another column of shares beside them, say that shares are in per cent."""
-    shares = [i for i, m in enumerate(meanings) if m.measure == "share" and m.name and not m.unit and not m.is_sigma]
-    if any(m.unit == "percent" and m.name and not m.is_sigma for m in meanings):
-        return True
-    cells = [c[i] for i in shares for _, c in rows if i < len(c)]
-    if any(c.strip().endswith("%") for c in cells):
-        return True
-    numbers = [value_of(c) for c in cells if is_number(c)]
-    return bool(numbers) and not is_ours and max(numbers) > _MOST_REFLECTANCE
 
 
 def _check_widths(path, rows, meanings):
@@ -405,25 +397,6 @@ def _cell(path, line, cells, i, meaning, decimal, gaps, count):
     if gaps and is_missing(cells[i]):
         return np.nan
     return number_in(cells[i], decimal, path, line, meaning.name or "?")
-
-
-def _unit_guess(m, numbers, i, notes, percent, is_ours):
-    """The unit of a column whose name says none, from its numbers."""
-    if m.unit or m.is_sigma:
-        return None
-    there = np.abs(numbers[np.isfinite(numbers)])
-    if m.name == "wavelength_nm" and there.size:
-        unit = "um" if there.max() < 50.0 else "nm"
-        notes.add(tr("column '{0}' says no unit: taken as {1}", m.raw[:60], "µm" if unit == "um" else "nm"), i)
-        return unit
-    if m.measure == "share" and m.name and there.size:
-        most = tr("column '{0}' says no unit", m.raw[:60])
-        if percent:
-            notes.add(tr("{0}: taken as per cent", most), i)
-            return "percent"
-        if not is_ours:
-            notes.add(tr("{0}: taken as fractions, 1 is all of the light; if these are per cent, say so", most), i)
-    return None
 
 
 def _spread(table):

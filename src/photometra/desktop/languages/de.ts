@@ -7214,6 +7214,26 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     </message>
     <message>
         <location filename="fitting/sense.py"/>
+        <source>is it a metal?</source>
+        <translation>ist es ein Metall?</translation>
+    </message>
+    <message>
+        <location filename="fitting/sense.py"/>
+        <source>A metal</source>
+        <translation>Ein Metall</translation>
+    </message>
+    <message>
+        <location filename="fitting/sense.py"/>
+        <source>is it clear?</source>
+        <translation>ist es durchsichtig?</translation>
+    </message>
+    <message>
+        <location filename="fitting/sense.py"/>
+        <source>A clear body</source>
+        <translation>Ein klarer Körper</translation>
+    </message>
+    <message>
+        <location filename="fitting/sense.py"/>
         <source>{0} does not say how wide it lights and looks, and light scatters up to {1} mm here: behind less than some {2} mm it would read too dark. State what is illuminated and collected.</source>
         <translation>{0} sagt nicht, wie weit beleuchtet und betrachtet wird, und Licht streut hier bis zu {1} mm: hinter weniger als etwa {2} mm würde zu dunkel gelesen. Angeben, was beleuchtet und gesammelt wird.</translation>
     </message>
@@ -7229,13 +7249,8 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     </message>
     <message>
         <location filename="fitting/sense.py"/>
-        <source>{0}: is it a metal?</source>
-        <translation>{0}: ist es ein Metall?</translation>
-    </message>
-    <message>
-        <location filename="fitting/sense.py"/>
-        <source>A metal</source>
-        <translation>Ein Metall</translation>
+        <source>by {0} up to {1} % of the light passes, and this surface lets none through</source>
+        <translation>nach {0} gehen bis zu {1} % des Lichts hindurch, und diese Oberfläche lässt keines durch</translation>
     </message>
     <message>
         <location filename="fitting/sense.py"/>
@@ -7324,8 +7339,8 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     </message>
     <message>
         <location filename="fitting/verdict.py"/>
-        <source>a metal (metalness 1): {0}</source>
-        <translation>ein Metall (Metallanteil 1): {0}</translation>
+        <source>{0} of 1: {1}</source>
+        <translation>{0} von 1: {1}</translation>
     </message>
     <message>
         <location filename="fitting/verdict.py"/>
@@ -8353,6 +8368,36 @@ Misst: {0}. Verglichen nach: {1}.</translation>
         <translation>{0}, Zeile {1}: mehr als {2} Zahlen in einer Datei; sie teilen</translation>
     </message>
     <message>
+        <location filename="readings/column_units.py"/>
+        <source>column '{0}' says no unit</source>
+        <translation>die Spalte '{0}' nennt keine Einheit</translation>
+    </message>
+    <message>
+        <location filename="readings/column_units.py"/>
+        <source>column '{0}' says no unit: taken as {1}</source>
+        <translation>die Spalte '{0}' nennt keine Einheit: als {1} genommen</translation>
+    </message>
+    <message>
+        <location filename="readings/column_units.py"/>
+        <source>per cent</source>
+        <translation>Prozent</translation>
+    </message>
+    <message>
+        <location filename="readings/column_units.py"/>
+        <source>column '{0}' says no unit: taken as {1}, as its values are</source>
+        <translation>Spalte '{0}' nennt keine Einheit: genommen als {1}, wie ihre Werte</translation>
+    </message>
+    <message>
+        <location filename="readings/column_units.py"/>
+        <source>{0}: taken as per cent</source>
+        <translation>{0}: als Prozent genommen</translation>
+    </message>
+    <message>
+        <location filename="readings/column_units.py"/>
+        <source>{0}: taken as fractions, 1 is all of the light; if these are per cent, say so</source>
+        <translation>{0}: als Bruchteile genommen, 1 ist alles Licht; sind es Prozent, dies angeben</translation>
+    </message>
+    <message>
         <location filename="readings/columns.py"/>
         <source>wavelength</source>
         <translation>Wellenlänge</translation>
@@ -8939,11 +8984,6 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     </message>
     <message>
         <location filename="readings/understanding.py"/>
-        <source>column '{0}' says no unit</source>
-        <translation>die Spalte '{0}' nennt keine Einheit</translation>
-    </message>
-    <message>
-        <location filename="readings/understanding.py"/>
         <source>{0}: several tables follow one another; only a table of n followed by one of k can be joined</source>
         <translation>{0}: mehrere Tabellen folgen einander; nur eine Tabelle von n mit einer von k danach lässt sich verbinden</translation>
     </message>
@@ -9004,11 +9044,6 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     </message>
     <message>
         <location filename="readings/understanding.py"/>
-        <source>column '{0}' says no unit: taken as {1}</source>
-        <translation>die Spalte '{0}' nennt keine Einheit: als {1} genommen</translation>
-    </message>
-    <message>
-        <location filename="readings/understanding.py"/>
         <source>the file says no geometry: taken as {0}</source>
         <translation>die Datei nennt keine Geometrie: als {0} genommen</translation>
     </message>
@@ -9041,16 +9076,6 @@ Misst: {0}. Verglichen nach: {1}.</translation>
         <location filename="readings/understanding.py"/>
         <source>{0}: column '{1}' is not known; name columns as {2}</source>
         <translation>{0}: die Spalte '{1}' ist nicht bekannt; Spalten benennen als {2}</translation>
-    </message>
-    <message>
-        <location filename="readings/understanding.py"/>
-        <source>{0}: taken as per cent</source>
-        <translation>{0}: als Prozent genommen</translation>
-    </message>
-    <message>
-        <location filename="readings/understanding.py"/>
-        <source>{0}: taken as fractions, 1 is all of the light; if these are per cent, say so</source>
-        <translation>{0}: als Bruchteile genommen, 1 ist alles Licht; sind es Prozent, dies angeben</translation>
     </message>
     <message>
         <location filename="readings/understanding.py"/>
