@@ -61,6 +61,8 @@ def draw_reading(plot, reading, model=None):
     straw, verdigris = theme.colour("straw"), theme.colour("verdigris")
     series = reading.series()
     plot.setLogMode(False, False)
+    # What ends highest is named above its end, the others below theirs.
+    highest = int(np.argmax([row[np.isfinite(row)][-1] if np.isfinite(row).any() else -np.inf for row in values]))
     for i, (row, s) in enumerate(zip(values, sigma, strict=True)):
         there = np.isfinite(row)
         y = drawn(reading, row)
@@ -88,7 +90,7 @@ def draw_reading(plot, reading, model=None):
             words = ", ".join(w for w in (plain_name(reading.kind.values[i]) if len(values) > 1 else "", told) if w)
             kept = rows[there[rows]]
             if words and kept.size and len(series) * len(values) <= _MOST_LABELS:
-                label = pg.TextItem(words, color=theme.colour("text"), anchor=(1, i % 2 == 0))
+                label = pg.TextItem(words, color=theme.colour("text"), anchor=(1, 1 if i == highest else 0))
                 label.setFont(theme.font(8.5))
                 label.setPos(float(reading.x[kept[-1]]), float(y[kept[-1]]))
                 plot.addItem(label)
