@@ -138,12 +138,9 @@ class TestBringingIn:
             QPointF(50, 50), Qt.DropAction.CopyAction, data, Qt.MouseButton.LeftButton, Qt.KeyboardModifier.NoModifier
         ))  # fmt: skip
 
-    def test_dropped_readings_are_taken_each_as_a_step(self, window, tmp_path, qtbot):
-        a, b = tmp_path / "a.csv", tmp_path / "b.csv"
-        a.write_text("angle_deg,gloss_units\n20,400\n60,420\n")
-        b.write_text("wavelength_nm,reflectance\n400,0.4\n700,0.8\n")
-        self.drop(window, a, b)
-        for name in ("a", "b"):
+    def take_each(self, window, qtbot, *names):
+        """Agree to the import sheets of readings, as one comes after the other."""
+        for name in names:
             qtbot.waitUntil(
                 lambda n=name: (
                     window.files.import_sheet is not None
@@ -153,6 +150,13 @@ class TestBringingIn:
                 timeout=PATIENCE_MS,
             )
             click(window.files.import_sheet.take_button)
+
+    def test_dropped_readings_are_taken_each_as_a_step(self, window, tmp_path, qtbot):
+        a, b = tmp_path / "a.csv", tmp_path / "b.csv"
+        a.write_text("angle_deg,gloss_units\n20,400\n60,420\n")
+        b.write_text("wavelength_nm,reflectance\n400,0.4\n700,0.8\n")
+        self.drop(window, a, b)
+        self.take_each(window, qtbot, "a", "b")
         qtbot.waitUntil(lambda: len(window.session.specimen.readings) == 6, timeout=PATIENCE_MS)
         assert [r.name for r in window.session.specimen.readings[-2:]] == ["a", "b"]
         assert window.session.reading.name == "b" and len(window.ledger.reading_cards) == 6
@@ -171,16 +175,7 @@ class TestBringingIn:
         a.write_text("Sample: Door handle\nangle_deg,gloss_units\n20,400\n60,420\n85,99\n")
         b.write_text("wavelength_nm,reflectance\n400,0.4\n700,0.8\n")
         self.drop(window, a, b)
-        for name in ("a", "b"):
-            qtbot.waitUntil(
-                lambda n=name: (
-                    window.files.import_sheet is not None
-                    and window.files.import_sheet.isVisible()
-                    and window.files.import_sheet.form.fields["name"].text() == n
-                ),
-                timeout=PATIENCE_MS,
-            )
-            click(window.files.import_sheet.take_button)
+        self.take_each(window, qtbot, "a", "b")
         qtbot.waitUntil(lambda: session.specimen and len(session.specimen.readings) == 2, timeout=PATIENCE_MS)
         assert [s.name for s in session.study.specimens] == ["Door handle"]
         assert panel.gauges["roughness"].isVisible()
