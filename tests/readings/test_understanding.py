@@ -94,6 +94,38 @@ def test_tables_as_people_write_them(text, kind, column, values):
     assert found.reading.columns[column] == pytest.approx(values, nan_ok=True)
 
 
+@pytest.mark.parametrize(("head", "light", "observer"), [
+    ("Illuminant: D65/10°", "D65", "1964-10"), ("Lichtart;A (2856 K)\nBeobachter;2°", "A", "1931-2"),
+    ("Illuminant/Observer: D50-2°", "D50", "1931-2"), ("# observer: 10 deg", "D65", "1964-10"),
+    ("Standard observer: CIE 1931 2-deg", "D65", "1931-2"), ("illuminant: 4100 K", "4100 K", "1931-2"),
+])  # fmt: skip
+def test_light_and_observer_as_instruments_write_them(head, light, observer):
+    found = understand(f"{head}\nwavelength;R %\n400;12\n500;40\n600;41\n", "a.csv")
+    assert (found.reading.illuminant, found.reading.observer) == (light, observer)
+    assert not any("left out" in d for d in found.doubts)
+
+
+def test_an_observer_who_is_a_person_is_left_out_and_a_light_nobody_knows_is_asked_for():
+    table = "wl;R %\n400;12\n500;40\n600;41\n"
+    found = understand(f"Observer: R. Penhale\n{table}", "a.csv")
+    assert found.reading.observer == "1931-2"
+    assert any("the observer 'R. Penhale' in its header was left out" in d for d in found.doubts)
+    assert "choose the illuminant from" in understand(f"Illuminant: Moon\n{table}", "a.csv").problem
+    chosen = understand(f"Illuminant: Moon\n{table}", "a.csv", Choices(more={"illuminant": "C"}))
+    assert chosen.reading.illuminant == "C"
+
+
+@pytest.mark.parametrize(("said", "millimetres"), [
+    ("0,4 cm", 4.0), ("400 µm", 0.4), ("4", 4.0), ("4.0mm", 4.0), ("0.004 m", 4.0), ("4 ells", None), ("thin", None),
+])  # fmt: skip
+def test_a_thickness_has_its_own_unit(said, millimetres):
+    found = understand(f"Dicke;{said}\nwl;T %\n400;12\n500;40\n600;41\n", "a.csv")
+    if millimetres is None:
+        assert f"the thickness '{said}' in its header is not a number" in found.problem
+    else:
+        assert found.reading.thickness_mm == pytest.approx(millimetres)
+
+
 @pytest.mark.parametrize(("header", "sigma", "is_said"), [
     ("R (%);sigma", 0.004, True), ("R (%);sigma R", 0.004, True), ("R;sigma", 0.004, True),
     ("R (%);sigma (%)", 0.004, False), ("R (%);Standardabweichung", 0.004, True), ("R (%);std R (%)", 0.004, False),

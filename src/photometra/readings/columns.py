@@ -152,15 +152,16 @@ def _split_unit(text):
     if found:
         return found[1], found[2]
     found = re.match(r"^(.+?)[ _](per_(?:mm2|cm2|mm|cm|m|sr)|[^ _]+)$", text)
-    if found and (_unit(found[2]) is not None):
+    if found and (unit_named(found[2]) is not None):
         return found[1], found[2]
     found = re.match(r"^(.+?)/([^/]+)$", text)
-    if found and _unit(found[2]) is not None:
+    if found and unit_named(found[2]) is not None:
         return found[1], found[2]
     return text, ""
 
 
-def _unit(spelt):
+def unit_named(spelt):
+    """One of our units by how somebody spells it; None where it is none."""
     spelt = spelt.strip().lower().replace(" ", "")
     spelt = _SPELLINGS.get(spelt, spelt)
     return spelt if any(spelt in units for units in UNITS.values()) and spelt else None
@@ -209,8 +210,8 @@ def meaning_of(raw) -> Meaning:
             return Meaning(raw, name, unit, True)
         bare, spelt = _split_unit(text)
         found = _UNCERTAINTY.match(bare)
-        if found and not found[1] and _unit(spelt):
-            return Meaning(raw, "", _unit(spelt), True)
+        if found and not found[1] and unit_named(spelt):
+            return Meaning(raw, "", unit_named(spelt), True)
     return Meaning(raw)
 
 
@@ -226,7 +227,7 @@ def _named(text):
                 name = f"{whole}:{_CHANNELS[last]}"
         if name is None:
             continue
-        unit = _unit(spelt) if spelt else ""
+        unit = unit_named(spelt) if spelt else ""
         if stem in _ONLY_WITH_UNIT and not unit:
             continue
         if spoken.COLUMNS.get(stem, stem) in ("energy", "photon_energy") and not unit:

@@ -31,9 +31,12 @@ HEAD = {
          "specimen name"),
         "sample",
     ),
+    **dict.fromkeys(("lichtart", "lichtart/beobachter", "illuminant/observer", "light source"), "illuminant"),
+    **dict.fromkeys(
+        ("beobachter", "normalbeobachter", "standard observer", "observer angle", "beobachterwinkel"), "observer"
+    ),
     **dict.fromkeys(("geometrie", "messgeometrie", "messmodus", "glanzanteil"), "geometry"),
-    "lichtart": "illuminant", "beobachter": "observer", "normalbeobachter": "observer", "datum": "date",
-    "messdatum": "date", "bemerkung": "notes", "bemerkungen": "notes", "dicke": "thickness",
+    "datum": "date", "messdatum": "date", "bemerkung": "notes", "bemerkungen": "notes", "dicke": "thickness",
     "schichtdicke": "thickness", "probendicke": "thickness", "bandbreite": "bandwidth", "messblende": "aperture",
     "blende": "aperture", "unsicherheit": "uncertainty", "messunsicherheit": "uncertainty",
 }  # fmt: skip

@@ -19,18 +19,12 @@ from .column_units import MOST_REFLECTANCE, says_percent, unit_of_sigma, unit_of
 from .columns import MEASURES, UNITS, Meaning, meaning_of
 from .documents import is_document, sheet_of_document
 from .geometries import MULTI_ANGLE, geometry_of, without_geometry
+from .headers import numbers_of, plain, viewing_of
 from .kinds import CHANNELS_NM, KINDS, POLARISATIONS
 from .layouts import ONE_EACH_ROW, laid_out
 from .model import LENGTHS, Reading, light_of, make_reading
 from .tables import LONGEST_NUMBER, ReadingError, Sheet, is_missing, is_number, number_in, sheet_of
 
-_HEAD_KEYS = ("illuminant", "observer", "notes", "date")
-_HEAD_NUMBERS = {
-    "tolerance": "tolerance", **{key: key for key in LENGTHS}, "thickness": "thickness_mm", "band-pass": "bandpass_nm",
-    "bandpass": "bandpass_nm", "bandwidth": "bandpass_nm", "spot": "illuminated_mm", "port": "collected_mm",
-    "aperture": "collected_mm",
-}  # fmt: skip
-"""By key of a header line, what it says of a reading: a number, with its unit or without."""
 _GEOMETRY_KEYS = (
     "geometry", "measurement geometry", "measuring geometry", "measurement mode", "mode", "specular component",
     "specular",
@@ -216,7 +210,7 @@ def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
     if not kind:
         raise ReadingError(tr("{0}: these columns make no kind of reading; name them as {1}", path, _known_columns()))
     head = sheet.head
-    more = {k: head[k] for k in _HEAD_KEYS if head.get(k)}
+    more = {k: head[k] for k in ("notes", "date") if head.get(k)} | viewing_of(head, notes)
     if head.get("light_power"):
         more["light"] = head["light_power"]
     geometry = _geometry(head, meanings, chosen[1], notes)
@@ -232,7 +226,7 @@ def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
         except InputError:
             # In a preamble the word may mean a room.
             notes.add(tr("the place '{0}' in its header was left out", head["place"][:60]))
-    more.update(_head_numbers(head, notes))
+    more.update(numbers_of(head, notes))
     said = dict(choices.more)
     if chosen[1] and without_geometry(chosen[1])[1]:
         # Of readings that differ in geometry each keeps its own, and a name given to all tells them apart by it.
@@ -241,7 +235,7 @@ def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
             said["name"] = f"{without_geometry(said['name'])[0] or said['name']} {geometry}"
     more.update(said)
     for key in [key for key in LENGTHS if more.get(key) and kind in KINDS and not KINDS[kind].takes(key)]:
-        notes.add(tr("the {0} was left out: a reading of {1} has none", _plain(key), lowered(KINDS[kind].label)))
+        notes.add(tr("the {0} was left out: a reading of {1} has none", plain(key), lowered(KINDS[kind].label)))
         del more[key]
     columns, sigma = _as_lab(kind, columns, sigma, more, notes)
     k = KINDS.get(kind)
@@ -301,28 +295,6 @@ def _check_known(path, sheet, meanings, kind):
             raise ReadingError(
                 tr("{0}: column '{1}' is not known; name columns as {2}", where, unknown[0][:60], _known_columns())
             )
-
-
-def _plain(key):
-    return key.rpartition("_")[0].replace("bandpass", "band-pass") or key
-
-
-def _head_numbers(head, notes):
-    """What a head says in numbers, {name: number}."""
-    out = {}
-    for key, ours in _HEAD_NUMBERS.items():
-        if not head.get(key):
-            continue
-        try:
-            out[ours] = float(head[key].removesuffix("mm").removesuffix("nm").replace(",", "."))
-        except ValueError:
-            if key in (ours, "thickness"):
-                raise InputError(
-                    tr("the {0} '{1}' in its header is not a number", _plain(ours), head[key][:60])
-                ) from None
-            # The same word may mean something else in a preamble.
-            notes.add(tr("the {0} '{1}' in its header was left out", key, head[key][:60]))
-    return out
 
 
 def _block_columns(path, block, meanings, kind, chosen, decimal, notes, is_ours):

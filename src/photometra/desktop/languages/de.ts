@@ -8548,6 +8548,16 @@ Misst: {0}. Verglichen nach: {1}.</translation>
         <translation>{0}: das ist keine Textdatei; die Messung als CSV exportieren</translation>
     </message>
     <message>
+        <location filename="readings/headers.py"/>
+        <source>the {0} '{1}' in its header is not a number</source>
+        <translation>{0} '{1}' im Kopf ist keine Zahl</translation>
+    </message>
+    <message>
+        <location filename="readings/headers.py"/>
+        <source>the {0} '{1}' in its header was left out</source>
+        <translation>{0} '{1}' im Kopf wurde ausgelassen</translation>
+    </message>
+    <message>
         <location filename="readings/kinds.py"/>
         <source>wavelength / nm</source>
         <translation>Wellenlänge / nm</translation>
@@ -9094,18 +9104,8 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     </message>
     <message>
         <location filename="readings/understanding.py"/>
-        <source>the {0} '{1}' in its header was left out</source>
-        <translation>{0} '{1}' im Kopf wurde ausgelassen</translation>
-    </message>
-    <message>
-        <location filename="readings/understanding.py"/>
         <source>column '{0}' was left out</source>
         <translation>die Spalte '{0}' wurde ausgelassen</translation>
-    </message>
-    <message>
-        <location filename="readings/understanding.py"/>
-        <source>the {0} '{1}' in its header is not a number</source>
-        <translation>{0} '{1}' im Kopf ist keine Zahl</translation>
     </message>
     <message>
         <location filename="report/contents.py"/>
