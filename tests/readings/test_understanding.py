@@ -94,6 +94,27 @@ def test_tables_as_people_write_them(text, kind, column, values):
     assert found.reading.columns[column] == pytest.approx(values, nan_ok=True)
 
 
+def test_gloss_of_several_samples_is_not_thrown_together():
+    text = "Sample;20;60;85\nKnob A;45,2;78,9;91\nKnob A;44,8;79,3;90,7\nKnob B;12,2;48,1;77\n"
+    found = understand(text, "a.csv")
+    assert found.samples == ("Knob A", "Knob B") and any("2 samples" in d for d in found.doubts)
+    assert found.reading.rows == 6 and found.reading.columns["gloss_units"].max() == 91.0
+    other = understand(text, "a.csv", Choices(sample="Knob B")).reading
+    assert other.columns["gloss_units"].tolist() == [12.2, 48.1, 77.0]
+    # Numbers tell repeats apart, not samples.
+    assert understand("Sample;20;60;85\n1;45;78;91\n2;44;79;90\n", "a.csv").reading.rows == 6
+
+
+def test_columns_that_say_the_same_are_samples_or_refused():
+    rows = "\n".join(f"{nm};{10 + i};{50 - i}" for i, nm in enumerate(range(400, 701, 50)))
+    found = understand(f"Wellenlänge;R [%];R [%]\n{rows}\n", "a.csv")
+    assert found.samples == ("column 2", "column 3")
+    assert found.reading.columns["reflectance"][:2] == pytest.approx([0.10, 0.11])
+    few = understand("nm;R;R;T\n400;.1;.2;.3\n500;.1;.2;.3\n", "a.csv")
+    assert few.reading is None and "the columns 'R' and 'R' say the same" in few.problem
+    assert understand("nm;R;R\n400;.1;.2\n", "a.csv", Choices(columns={2: ("", "")})).reading.rows == 1
+
+
 @pytest.mark.parametrize(("head", "light", "observer"), [
     ("Illuminant: D65/10°", "D65", "1964-10"), ("Lichtart;A (2856 K)\nBeobachter;2°", "A", "1931-2"),
     ("Illuminant/Observer: D50-2°", "D50", "1931-2"), ("# observer: 10 deg", "D65", "1964-10"),

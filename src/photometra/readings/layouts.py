@@ -77,7 +77,8 @@ def _value_name(sheet):
 
 
 def _gloss_across(sheet, block):
-    """Gloss at 20, 60 and 85 degrees side by side: rows are repeats, or the mean and its deviation."""
+    """Gloss at 20, 60 and 85 degrees side by side: rows are repeats, of several samples where a column names them, or
+    the mean and its deviation."""
     angles = {i: angle for i, name in enumerate(block.names) if (angle := gloss_angle_in(name)) is not None}
     told = " ".join([*sheet.head, *sheet.head.values(), *block.names]).lower()
     if not angles or not (len(angles) >= 2 or "gloss" in told or "glanz" in told or "gu" in told.split()):
@@ -91,12 +92,18 @@ def _gloss_across(sheet, block):
             mean = (line, cells)
         elif not _OTHER.match(label):
             rows.append((line, cells))
+    at = None if mean else next((i for i, n in enumerate(block.names) if meaning_of(n).name == "sample"), None)
+    named = [cells[at] if at is not None and at < len(cells) else "" for _, cells in rows]
+    is_of_several = len(set(named)) > 1 and not any(is_number(name) or not name for name in named)
     rows = [mean] if mean else rows
     out = []
-    for line, cells in rows:
+    for n, (line, cells) in enumerate(rows):
         for i, angle in angles.items():
             if i < len(cells) and not is_missing(cells[i]):
-                out.append((line, [str(angle), cells[i], *([spread[i]] if mean and spread else [])]))
+                of = [named[n]] if is_of_several else []
+                out.append((line, [*of, str(angle), cells[i], *([spread[i]] if mean and spread else [])]))
+    if is_of_several:
+        return _sets(sheet, ["set", "angle_deg", "gloss_units"], out, block.line)
     names = ["angle_deg", "gloss_units", *(["sigma_gloss_units"] if mean and spread else [])]
     return replace(sheet, blocks=[Block(names, block.line, _without_zero_spread(out))]) if out else None
 
@@ -124,6 +131,14 @@ def _samples_across(sheet, block):
         for (n, c), w in zip(block.rows, labelled, strict=True)
     ]
     others = [(i, name) for i, name in enumerate(block.names) if i > 0]
+    same = [name for _, name in others]
+    if len(same) > 1 and len(set(same)) == 1 and meaning_of(same[0]).measure == "share" and meaning_of(same[0]).name:
+        # As many samples as columns: what called them apart stood above, or nowhere.
+        out = [
+            (n, [tr("column {0}", i + 1), c[0], c[i]])
+            for i, _ in others for n, c in rows if i < len(c) and not is_missing(c[i])
+        ]  # fmt: skip
+        return _sets(sheet, ["set", block.names[0] if first.name else "wavelength_nm", same[0]], out, block.line)
     if any(meaning_of(name).name or meaning_of(name).is_sigma for _, name in others):
         by_geometry = [(i, name) for i, name in others if geometry_of(name)[0]]
         if len(by_geometry) < 1:

@@ -319,6 +319,11 @@ def _block_columns(path, block, meanings, kind, chosen, decimal, notes, is_ours)
         numbers = _plain_numbers(rows, i, decimal)
         if numbers is None:
             numbers = np.array([_cell(path, line, cells, i, m, decimal, gaps, len(meanings)) for line, cells in rows])
+        if kind and (m.name, m.is_sigma) in table and m.name.partition(":")[0] in (*kind.values, *kind.places):
+            twice = next(x.raw for x in meanings if (x.name, x.is_sigma) == (m.name, m.is_sigma))
+            raise ReadingError(
+                tr("{0}: the columns '{1}' and '{2}' say the same; leave one of them out", path, twice[:60], m.raw[:60])
+            )
         if m.is_sigma:
             named, unit = unit_of_sigma(m, units, kind.values if kind else (), i, notes)
             table[m.name, True] = named.converted(numbers, unit)

@@ -8763,6 +8763,11 @@ Misst: {0}. Verglichen nach: {1}.</translation>
         <translation>, seine Abweichung als Unsicherheit</translation>
     </message>
     <message>
+        <location filename="readings/layouts.py"/>
+        <source>column {0}</source>
+        <translation>Spalte {0}</translation>
+    </message>
+    <message>
         <location filename="readings/model.py"/>
         <source>° in</source>
         <translation>° Einfall</translation>
@@ -9079,13 +9084,13 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     </message>
     <message>
         <location filename="readings/understanding.py"/>
-        <source>column {0}</source>
-        <translation>Spalte {0}</translation>
+        <source>{0}: column '{1}' is not known; name columns as {2}</source>
+        <translation>{0}: die Spalte '{1}' ist nicht bekannt; Spalten benennen als {2}</translation>
     </message>
     <message>
         <location filename="readings/understanding.py"/>
-        <source>{0}: column '{1}' is not known; name columns as {2}</source>
-        <translation>{0}: die Spalte '{1}' ist nicht bekannt; Spalten benennen als {2}</translation>
+        <source>{0}: the columns '{1}' and '{2}' say the same; leave one of them out</source>
+        <translation type="unfinished"></translation>
     </message>
     <message>
         <location filename="readings/understanding.py"/>
