@@ -105,6 +105,21 @@ def test_gloss_of_several_samples_is_not_thrown_together():
     assert understand("Sample;20;60;85\n1;45;78;91\n2;44;79;90\n", "a.csv").reading.rows == 6
 
 
+def test_samples_are_named_under_a_corner_that_says_what_stands_across():
+    bands = ";".join(map(str, range(400, 560, 20)))
+    rows = [f"Panel 1 SCI;{';'.join('9' * 8)}", f"Panel 1 SCE;{';'.join('5' * 8)}", f"Panel 2 SCI;{';'.join('7' * 8)}"]
+    found = understand("\n".join([f"Wavelength;{bands}", *rows]), "a.csv")
+    assert found.samples == ("Panel 1", "Panel 2")
+    assert [(r.geometry, r.columns["reflectance"][0]) for r in found.readings] == [("di:8", 0.09), ("de:8", 0.05)]
+
+
+def test_dark_noise_below_nothing_is_taken_as_nothing_and_more_is_refused():
+    found = understand("nm;R (%)\n400;-0,02\n500;0,4\n600;-0,3\n", "a.csv")
+    assert found.reading.columns["reflectance"].tolist() == [0.0, 0.004, 0.0]
+    assert "2 values a little below 0 are taken as 0" in found.doubts
+    assert "in row 2 it is -0.02" in understand("nm;R (%)\n400;3\n500;-2\n", "a.csv").problem
+
+
 def test_columns_that_say_the_same_are_samples_or_refused():
     rows = "\n".join(f"{nm};{10 + i};{50 - i}" for i, nm in enumerate(range(400, 701, 50)))
     found = understand(f"Wellenlänge;R [%];R [%]\n{rows}\n", "a.csv")

@@ -41,7 +41,11 @@ def _bands_across(sheet, block):
     if len(bands) < _FEWEST_BANDS or any(nm[a] >= nm[b] for a, b in pairwise(bands)):
         return None
     # By "sample" people head their names as well as numbers.
-    texts = [i for i in range(len(block.names)) if i not in bands and meaning_of(block.names[i]).name in ("", "sample")]
+    # Over them may stand what the bands are: `Wavelength`.
+    texts = [
+        i for i in range(len(block.names))
+        if i not in bands and meaning_of(block.names[i]).name in ("", "sample", "wavelength_nm")
+    ]  # fmt: skip
     rows, spreads = [], {}
     last = ""
     for n, (line, cells) in enumerate(block.rows, 1):

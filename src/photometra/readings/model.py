@@ -257,14 +257,17 @@ def _data(k, columns):
         raise InputError(tr("a reading's numbers must be finite"))
     if missing.all(axis=0).any():
         raise InputError(tr("every row needs at least one value"))
-    for column in k.values:
-        low, high = k.limits_of(column)
-        if (data[column] < low).any() or (data[column] > high).any():
-            raise InputError(tr("{0} must lie between {1} and {2}", column, f"{low:g}", f"{high:g}"))
-    for column in k.places:
-        low, high = _RANGES.get(column, (0.0, 1.0))
-        if (data[column] < low).any() or (data[column] > high).any():
-            raise InputError(tr("{0} must lie between {1} and {2}", column, f"{low:g}", f"{high:g}"))
+    limits = {c: k.limits_of(c) for c in k.values} | {c: _RANGES.get(c, (0.0, 1.0)) for c in k.places}
+    for column, (low, high) in limits.items():
+        beyond = (data[column] < low) | (data[column] > high)
+        if beyond.any():
+            i = int(np.argmax(beyond))
+            raise InputError(
+                tr(
+                    "{0} must lie between {1} and {2}; in row {3} it is {4}",
+                    column, f"{low:g}", f"{high:g}", i + 1, f"{data[column][i]:g}",
+                )
+            )  # fmt: skip
     if k.key == "gloss" and not np.isin(data["angle_deg"], (20.0, 60.0, 85.0)).all():
         raise InputError(tr("gloss is read at 20, 60 or 85 degrees"))
     return data

@@ -29,6 +29,8 @@ _GEOMETRY_KEYS = (
     "geometry", "measurement geometry", "measuring geometry", "measurement mode", "mode", "specular component",
     "specular",
 )  # fmt: skip
+_DARK = 0.005
+"""How far below nothing an instrument's dark noise may read."""
 _COLOURS = (("X", "Y", "Z"), ("red", "green", "blue"))
 
 
@@ -241,6 +243,8 @@ def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
     k = KINDS.get(kind)
     if k and "" in sigma:
         sigma = {**dict.fromkeys(k.values, sigma[""]), **{c: s for c, s in sigma.items() if c}}
+    if "kind" not in head and k:
+        _without_dark_noise(k, columns, notes)
     masked = columns.pop("masked", None)
     _notes_on(k, columns, sigma, more, notes)
     _check_reflectance(path, kind, columns, more, head)
@@ -429,6 +433,16 @@ def _as_lab(kind, columns, sigma, more, notes):
             kept = {n: v for n, v in columns.items() if n not in names}
             return {**kept, **dict(zip(("L", "a", "b"), lab.T, strict=True))}, {}
     return columns, sigma
+
+
+def _without_dark_noise(k, columns, notes):
+    """Shares a little below 0, as an instrument reads them where there is next to no light, count as none."""
+    for name in k.values:
+        if MEASURES[name] == "share" and name in columns:
+            below = (columns[name] < 0.0) & (columns[name] >= -_DARK)
+            if below.any():
+                columns[name] = np.where(below, 0.0, columns[name])
+                notes.add(tr("{0} values a little below 0 are taken as 0", int(below.sum())))
 
 
 def _notes_on(k, columns, sigma, more, notes):

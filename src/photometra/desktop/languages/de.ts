@@ -8864,8 +8864,8 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     </message>
     <message>
         <location filename="readings/model.py"/>
-        <source>{0} must lie between {1} and {2}</source>
-        <translation>{0} muss zwischen {1} und {2} liegen</translation>
+        <source>{0} must lie between {1} and {2}; in row {3} it is {4}</source>
+        <translation>{0} muss zwischen {1} und {2} liegen; in Zeile {3} ist es {4}</translation>
     </message>
     <message>
         <location filename="readings/model.py"/>
@@ -9090,7 +9090,7 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     <message>
         <location filename="readings/understanding.py"/>
         <source>{0}: the columns '{1}' and '{2}' say the same; leave one of them out</source>
-        <translation type="unfinished"></translation>
+        <translation>{0}: die Spalten '{1}' und '{2}' sagen dasselbe; eine von ihnen auslassen</translation>
     </message>
     <message>
         <location filename="readings/understanding.py"/>
@@ -9111,6 +9111,11 @@ Misst: {0}. Verglichen nach: {1}.</translation>
         <location filename="readings/understanding.py"/>
         <source>column '{0}' was left out</source>
         <translation>die Spalte '{0}' wurde ausgelassen</translation>
+    </message>
+    <message>
+        <location filename="readings/understanding.py"/>
+        <source>{0} values a little below 0 are taken as 0</source>
+        <translation>{0} Werte knapp unter 0 sind als 0 genommen</translation>
     </message>
     <message>
         <location filename="report/contents.py"/>
