@@ -120,6 +120,15 @@ def test_dark_noise_below_nothing_is_taken_as_nothing_and_more_is_refused():
     assert "in row 2 it is -0.02" in understand("nm;R (%)\n400;3\n500;-2\n", "a.csv").problem
 
 
+def test_means_and_deviations_of_named_samples_are_no_repeats():
+    head, rail = "Name\t20°\t60°\t85°\n", "Rail mean\t31.2\t71.5\t88\nRail std\t0.4\t0\t0.3\n"
+    one = understand(head + rail, "a.txt").reading
+    assert one.columns["gloss_units"].tolist() == [31.2, 71.5, 88.0]
+    assert one.sigma["gloss_units"].tolist() == [0.4, 0.05, 0.3]
+    both = understand(f"{head}{rail}Knob mean\t12\t48\t77\nKnob std\t.2\t.3\t.4\n", "a.txt", Choices(sample="Knob"))
+    assert both.samples == ("Rail", "Knob") and both.reading.sigma["gloss_units"].tolist() == [0.2, 0.3, 0.4]
+
+
 def test_columns_that_say_the_same_are_samples_or_refused():
     rows = "\n".join(f"{nm};{10 + i};{50 - i}" for i, nm in enumerate(range(400, 701, 50)))
     found = understand(f"Wellenlänge;R [%];R [%]\n{rows}\n", "a.csv")

@@ -87,34 +87,52 @@ def _gloss_across(sheet, block):
     told = " ".join([*sheet.head, *sheet.head.values(), *block.names]).lower()
     if not angles or not (len(angles) >= 2 or "gloss" in told or "glanz" in told or "gu" in told.split()):
         return None
-    rows, spread, mean = [], None, None
+    repeats, means, spreads = [], {}, {}
     for line, cells in block.rows:
-        label = next((c for c in cells if c and not is_number(c) and not is_missing(c)), "")
-        if _SPREAD.match(label):
-            spread = cells
-        elif _MEAN.match(label):
-            mean = (line, cells)
-        elif not _OTHER.match(label):
-            rows.append((line, cells))
-    at = None if mean else next((i for i, n in enumerate(block.names) if meaning_of(n).name == "sample"), None)
-    named = [cells[at] if at is not None and at < len(cells) else "" for _, cells in rows]
-    is_of_several = len(set(named)) > 1 and not any(is_number(name) or not name for name in named)
-    rows = [mean] if mean else rows
+        of, what = _row_of(next((c for c in cells if c and not is_number(c) and not is_missing(c)), ""))
+        if what == "spread":
+            spreads[of] = cells
+        elif what == "mean":
+            means[of] = (line, cells)
+        elif what == "repeat":
+            repeats.append((line, cells))
+    at = next((i for i, n in enumerate(block.names) if meaning_of(n).name == "sample"), None)
+    named = [cells[at] if at is not None and at < len(cells) else "" for _, cells in repeats]
+    if means:
+        rows = [(of, line, cells) for of, (line, cells) in means.items()]
+    elif any(is_number(name) or not name for name in named):
+        rows = [("", line, cells) for line, cells in repeats]
+    else:
+        rows = [(name, line, cells) for name, (line, cells) in zip(named, repeats, strict=True)]
+    has_spread = bool(means) and all(of in spreads for of in means)
+    is_of_several = len({of for of, _, _ in rows}) > 1
     out = []
-    for n, (line, cells) in enumerate(rows):
+    for of, line, cells in rows:
         for i, angle in angles.items():
             if i < len(cells) and not is_missing(cells[i]):
-                of = [named[n]] if is_of_several else []
-                out.append((line, [*of, str(angle), cells[i], *([spread[i]] if mean and spread else [])]))
+                read = [str(angle), cells[i], *([spreads[of][i]] if has_spread else [])]
+                out.append((line, [*([of] if is_of_several else []), *_without_zero_spread(read)]))
+    names = ["angle_deg", "gloss_units", *(["sigma_gloss_units"] if has_spread else [])]
     if is_of_several:
-        return _sets(sheet, ["set", "angle_deg", "gloss_units"], out, block.line)
-    names = ["angle_deg", "gloss_units", *(["sigma_gloss_units"] if mean and spread else [])]
-    return replace(sheet, blocks=[Block(names, block.line, _without_zero_spread(out))]) if out else None
+        return _sets(sheet, ["set", *names], out, block.line)
+    return replace(sheet, blocks=[Block(names, block.line, out)]) if out else None
 
 
-def _without_zero_spread(rows):
+def _row_of(label):
+    """(whose, what) a row of a table of several is by its label: a mean, a spread, a repeat, or nothing that counts."""
+    words = label.split()
+    for pattern, what in ((_SPREAD, "spread"), (_MEAN, "mean"), (_OTHER, "")):
+        if pattern.match(label):
+            return "", what
+        # `Rail mean` is the rail's; `Std 1` is a sample.
+        if len(words) > 1 and pattern.match(words[-1]):
+            return " ".join(words[:-1]), what
+    return label, "repeat"
+
+
+def _without_zero_spread(read):
     """A deviation of 0, as three equal readings give it, is no uncertainty: the last digit's stands in."""
-    return [(n, [*c[:2], c[2] if value_of(c[2]) > 0 else "0.05"]) if len(c) > 2 else (n, c) for n, c in rows]
+    return [*read[:2], read[2] if value_of(read[2]) > 0 else "0.05"] if len(read) > 2 else read
 
 
 def _samples_across(sheet, block):
