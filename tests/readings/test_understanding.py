@@ -129,6 +129,26 @@ def test_means_and_deviations_of_named_samples_are_no_repeats():
     assert both.samples == ("Rail", "Knob") and both.reading.sigma["gloss_units"].tolist() == [0.2, 0.3, 0.4]
 
 
+@pytest.mark.parametrize(("text", "column", "first"), [
+    ("Sample,X,Y,Z\nA,18.2,19.0,12.3\nB,28.2,29.0,22.3\n", "L", 50.69),
+    ("Probe;L*;a*;b*\nA;45,2;12;-3\nA;45,4;12;-3\nB;30;0;0\n", "L", 45.2),
+    ("sample,wavelength nm.,reflectance\nA,400,0.2\nA,500,0.3\nB,400,0.6\nB,500,0.7\n", "reflectance", 0.2),
+])  # fmt: skip
+def test_rows_of_named_samples(text, column, first):
+    found = understand(text, "a.csv")
+    assert found.samples == ("A", "B") and found.reading.columns[column][0] == pytest.approx(first, abs=0.01)
+    assert found.reading.rows == text.count("\nA")
+
+
+def test_what_an_instrument_writes_below_its_table_is_no_row_of_it():
+    text = 'Wavelength nm.,%R\n780,88.1\n770,88.0\n760,87.9\n"Instrument Type:","UV-Vis"\n"Geometry:","d/8 SCE"\n'
+    found = understand(text, "a.csv")
+    assert found.reading.rows == 3 and found.reading.geometry == "de:8"
+    assert "2 lines below the table were left out" in found.doubts
+    # A slip in the last row is none of that.
+    assert "'7b0'" in understand("nm,R (%)\n780,88\n770,88\n7b0,87\n", "a.csv").problem
+
+
 def test_columns_that_say_the_same_are_samples_or_refused():
     rows = "\n".join(f"{nm};{10 + i};{50 - i}" for i, nm in enumerate(range(400, 701, 50)))
     found = understand(f"Wellenlänge;R [%];R [%]\n{rows}\n", "a.csv")

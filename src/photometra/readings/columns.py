@@ -163,7 +163,7 @@ def _split_unit(text):
 def unit_named(spelt):
     """One of our units by how somebody spells it; None where it is none."""
     spelt = spelt.strip().lower().replace(" ", "")
-    spelt = _SPELLINGS.get(spelt, spelt)
+    spelt = _SPELLINGS.get(spelt) or _SPELLINGS.get(spelt.rstrip("."), spelt.rstrip("."))
     return spelt if any(spelt in units for units in UNITS.values()) and spelt else None
 
 

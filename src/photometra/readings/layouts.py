@@ -27,7 +27,7 @@ def laid_out(sheet: Sheet) -> Sheet:
     if "kind" in sheet.head or len(sheet.blocks) != 1 or ONE_EACH_ROW in sheet.head:
         return sheet
     block = sheet.blocks[0]
-    for layout in (_bands_across, _gloss_across, _samples_across):
+    for layout in (_bands_across, _gloss_across, _samples_across, _samples_down):
         made = layout(sheet, block)
         if made is not None:
             return made
@@ -195,6 +195,16 @@ def _samples_across(sheet, block):
         if i < len(cells) and not is_missing(cells[i])
     ]
     return _sets(sheet, names, out, block.line)
+
+
+def _samples_down(sheet, block):
+    """A column that names the sample of each row."""
+    at = next((i for i, name in enumerate(block.names) if meaning_of(name).name == "sample"), None)
+    cells = [c[at] if at is not None and at < len(c) else "" for _, c in block.rows]
+    if not cells or any(is_number(c) or not c for c in cells):
+        return None
+    names = ["set" if i == at else name for i, name in enumerate(block.names)]
+    return _sets(sheet, names, block.rows, block.line)
 
 
 def _sets(sheet, names, rows, line):

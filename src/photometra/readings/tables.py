@@ -8,7 +8,7 @@ from functools import cache
 from itertools import pairwise
 
 from ..errors import InputError
-from ..words import tr
+from ..words import counted, tr
 from .columns import gloss_angle_in, meaning_of, wavelength_in
 from .spoken import head_key
 
@@ -19,6 +19,7 @@ _MOST_BREAKS, _LONGEST_LINE = 400_000, 1_000_000
 """Looked at before a text is taken apart: empty lines and remarks cost as much as rows."""
 LONGEST_NUMBER = 64
 _MOST_COLUMNS, _MOST_PREAMBLE = 5_000, 2_000
+_WORD = re.compile(r"[^\W\d_]{3}")
 SEPARATORS = {",": tr("comma"), ";": tr("semicolon"), "\t": tr("tab"), " ": tr("spaces")}
 
 
@@ -164,7 +165,14 @@ def sheet_of(text, path="text", separator="", decimal="") -> Sheet:
         has_comma = any("," in c and is_number(c) for _, cells in rows for c in cells)
         has_point = any("." in c and is_number(c) for _, cells in rows for c in cells)
         decimal = "," if has_comma and not has_point and separator != "," else "."
-    rows = _after_preamble(rows, head) if "kind" not in head else rows
+    notes = ()
+    if "kind" not in head:
+        rows = _after_preamble(rows, head)
+        rows, below = _above_postamble(rows, head)
+        if below:
+            notes = (
+                counted(below, "{0} line below the table was left out", "{0} lines below the table were left out"),
+            )
     blocks = []
     for i, cells in rows:
         words = not is_number(cells[0]) and sum(map(is_number, cells)) * 2 < len(cells)
@@ -174,7 +182,29 @@ def sheet_of(text, path="text", separator="", decimal="") -> Sheet:
         if not blocks:
             blocks.append(Block([], i))
         blocks[-1].rows.append((i, cells))
-    return Sheet(head, blocks, separator, decimal)
+    return Sheet(head, blocks, separator, decimal, notes)
+
+
+def _above_postamble(rows, head):
+    """(the rows without those below the table, how many these are): words under a column of numbers, as an instrument
+    writes of itself. They go into `head` by their keys."""
+
+    def is_words(cells):
+        # A mean or a deviation has numbers beside its name.
+        return bool(_WORD.search(cells[0])) and (cells[0].endswith(":") or not any(map(is_number, cells)))
+
+    end = len(rows)
+    while end > 2 and is_words(rows[end - 1][1]):
+        end -= 1
+    above = rows[max(0, end - 2) : end]
+    if end == len(rows) or not all(is_number(cells[0]) for _, cells in above):
+        return rows, 0
+    for _, cells in rows[end:]:
+        key, _, value = cells[0].partition(":")
+        value = value or " ".join(c for c in cells[1:] if c)
+        if value.strip():
+            head.setdefault(head_key(key), value.strip(' "'))
+    return rows[:end], len(rows) - end
 
 
 def _after_preamble(rows, head):

@@ -8954,6 +8954,16 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     </message>
     <message>
         <location filename="readings/tables.py"/>
+        <source>{0} line below the table was left out</source>
+        <translation>{0} Zeile unter der Tabelle wurde ausgelassen</translation>
+    </message>
+    <message>
+        <location filename="readings/tables.py"/>
+        <source>{0} lines below the table were left out</source>
+        <translation>{0} Zeilen unter der Tabelle wurden ausgelassen</translation>
+    </message>
+    <message>
+        <location filename="readings/tables.py"/>
         <source>{0}, line {1}: '{2}' in column {3} is not a number; correct it or remove the row</source>
         <translation>{0}, Zeile {1}: '{2}' in Spalte {3} ist keine Zahl; berichtigen oder die Zeile entfernen</translation>
     </message>
