@@ -381,6 +381,24 @@ class TestConstantsBrowser:
         rows = range(browser.list.rowCount())
         return [browser.key_of_row(r) for r in rows if not browser.list.isRowHidden(r)]
 
+    def test_it_comes_ranked_where_nothing_is_chosen_and_leaves_alone_what_is_chosen_meanwhile(self, window, qtbot):
+        window.session.choose(1)
+        assert window.session.reading is not None and not window.session.specimen.surface["constants"]
+        browser = self.open(window)
+        assert not browser.progress.isHidden()
+        browser._select("gold")
+        qtbot.waitUntil(browser.progress.isHidden, timeout=PATIENCE_MS)
+        assert browser.key == "gold" and not browser.list.isColumnHidden(3)
+        browser.close()
+        window.activateWindow()
+        qtbot.waitUntil(window.isActiveWindow, timeout=PATIENCE_MS)
+        other = self.open(window)
+        qtbot.waitUntil(other.progress.isHidden, timeout=PATIENCE_MS)
+        assert other.key == other.key_of_row(0)
+        # Of a film the reading says less: it is ranked when asked to be.
+        window.browse_constants("film.constants")
+        assert window.browser.progress.isHidden()
+
     def test_search_look_and_use(self, window, qtbot):
         browser = self.open(window)
         assert len(self.shown(browser)) == 56 and browser.key == "brass-70-30"

@@ -14,6 +14,7 @@ from ..disk import read_bytes
 from ..errors import InputError
 from ..exchange import MATERIAL_SUFFIXES, read_materials
 from ..maps import Map
+from ..names import MOST_LETTERS
 from ..pictures import read_picture
 from ..readings import arrivals_of, files_in, specimen_name, text_of, understand
 from ..shapes.meshfiles import SUFFIXES, read_mesh
@@ -350,7 +351,7 @@ class Arriving(QObject):
         study, name = self.session.study, name or self._chosen_name()
         if name is None:
             index = len(study.specimens)
-            study = study.with_new_specimen(Path(file_name).stem)
+            study = study.with_new_specimen(Path(file_name).stem[:MOST_LETTERS].strip() or tr("Specimen"))
         else:
             index = self._index_of(name)
         if index is not None:

@@ -214,7 +214,7 @@ class BoothSheet(QWidget):
     def _changed(self, part, key, value, goes_on):
         if part == "effort":
             value = value / 100.0 if key == "noise" else value if key in ("seconds", "clamp") else round(value)
-        self._set(part, f"{part} {key}".replace("_", " "), True, **{key: value})
+        self._set(part, lowered(self.fields[part, key].accessibleName()), True, **{key: value})
         if not goes_on:
             self.session.settle()
 

@@ -83,7 +83,7 @@ class ConstantsBrowser(QDialog):
         self.job.progressed.connect(lambda at: self.progress.setValue(round(100 * at[0] / at[1])))
         self.job.finished.connect(self._ranked)
         self.job.failed.connect(session.said)
-        self._reading = None
+        self._reading, self._looked_at = None, ""
         self.search = QLineEdit()
         self.search.setPlaceholderText(tr("Search by name, material class or author"))
         self.search.setClearButtonEnabled(True)
@@ -119,7 +119,7 @@ class ConstantsBrowser(QDialog):
         whole.addLayout(left, 6)
         whole.addLayout(right, 5)
         self.refresh()
-        if session.specimen is not None and not session.specimen.surface[target]:
+        if target == "constants" and session.specimen is not None and not session.specimen.surface[target]:
             # Nothing chosen yet: what comes closest is what is looked for.
             self.rank()
 
@@ -297,6 +297,7 @@ class ConstantsBrowser(QDialog):
         specimen, reading = self.session.specimen, self._reading
         if specimen is None or reading is None:
             return
+        self._looked_at = self.key
         self.progress.setVisible(True)
         self.rank_button.setEnabled(False)
         self.job.start(
@@ -320,7 +321,8 @@ class ConstantsBrowser(QDialog):
         self.list.setColumnWidth(_DELTA, self.list.columnWidth(_DELTA) + _ARROW)
         self.list.setSortingEnabled(True)
         self.list.sortByColumn(_DELTA, Qt.SortOrder.AscendingOrder)
-        self._select(found[0].key)
+        # What a person has chosen meanwhile stays chosen.
+        self._select(found[0].key if self.key == self._looked_at else self.key)
         self.list.scrollToTop()
 
     def use(self):

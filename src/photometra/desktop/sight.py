@@ -51,9 +51,9 @@ class Sight(QWidget):
     probed = pyqtSignal(object)
     """The scene-linear pixel under the pointer (3,), or None."""
     progressed = pyqtSignal(object)
+    """Each new Frame."""
     emptied = pyqtSignal()
     """There is no specimen, and so no picture."""
-    """Each new Frame."""
     booth_wanted = pyqtSignal(bool)
 
     def __init__(self, session: Session, parent=None):

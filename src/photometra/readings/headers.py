@@ -67,12 +67,11 @@ def viewing_of(head, notes):
         words = re.split(r"[\s/,;()|-]+", light.upper())
         # A light that nobody knows is refused later, unless a person says another.
         out["illuminant"] = next((w for w in words if w in ILLUMINANTS), light)
-    if observer or any(w in light for w in ("10", "2°")):
-        named = _observer_of(observer or light)
-        if named:
-            out["observer"] = named
-        elif observer:
-            notes.add(tr("the {0} '{1}' in its header was left out", "observer", observer[:60]))
+    named = _observer_of(observer or light)
+    if named:
+        out["observer"] = named
+    elif observer:
+        notes.add(tr("the {0} '{1}' in its header was left out", "observer", observer[:60]))
     return out
 
 

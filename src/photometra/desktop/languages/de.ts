@@ -8549,13 +8549,13 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     </message>
     <message>
         <location filename="readings/headers.py"/>
-        <source>the {0} '{1}' in its header is not a number</source>
-        <translation>{0} '{1}' im Kopf ist keine Zahl</translation>
+        <source>the {0} '{1}' in its header was left out</source>
+        <translation>{0} '{1}' im Kopf wurde ausgelassen</translation>
     </message>
     <message>
         <location filename="readings/headers.py"/>
-        <source>the {0} '{1}' in its header was left out</source>
-        <translation>{0} '{1}' im Kopf wurde ausgelassen</translation>
+        <source>the {0} '{1}' in its header is not a number</source>
+        <translation>{0} '{1}' im Kopf ist keine Zahl</translation>
     </message>
     <message>
         <location filename="readings/kinds.py"/>
