@@ -119,3 +119,67 @@ def test_a_cache_that_cannot_be_written_is_no_end(tmp_path):
     (tmp_path / "photometra").write_text("in the way")
     got, told = _run(tmp_path)
     assert got and "cannot be written" in told and "compiled kernels are kept in" in told
+
+
+_WAITS = """
+import sys, threading, time
+from photometra.errors import InputError
+from photometra.optics import jit
+from photometra.optics.fresnel import fresnel_dielectric as f
+got = []
+def ask():
+    try:
+        got.append(float(f(1.0, 1.5)))
+    except InputError as error:
+        got.append(str(error))
+try:
+    with jit.held_back():
+        first = threading.Thread(target=ask)
+        first.start()
+        first.join(0.3)
+        print(first.is_alive(), got)
+        if sys.argv[1] == "fails":
+            raise KeyError
+except KeyError:
+    pass
+first.join()
+later = threading.Thread(target=ask)
+later.start()
+later.join()
+print(*got, sep="|")
+"""
+
+
+@pytest.mark.parametrize(
+    "how, told", [("well", "0.04|0.04"), ("fails", "|".join(["nothing can be worked out before the renderer"] * 2))]
+)
+def test_kernels_held_back_are_waited_for_and_given_up_where_that_fails(how, told):
+    done = subprocess.run([sys.executable, "-c", _WAITS, how], capture_output=True, text=True, check=True)
+    waits, after = done.stdout.splitlines()
+    assert waits == "True []"
+    for part, wanted in zip(after.split("|"), told.split("|"), strict=True):
+        assert part.startswith(wanted)
+
+
+def test_two_that_save_at_once_keep_each_its_own(tmp_path):
+    """Of one kernel for many types, from two sides at once: nothing is lost, and none gets the other's code."""
+    from threading import Barrier, Thread
+
+    from photometra.optics.cachefile import CheckedCacheFile
+
+    start = Barrier(2)
+
+    def save(side):
+        file = CheckedCacheFile(str(tmp_path), "kernel", "stamp")
+        start.wait()
+        for i in range(40):
+            file.save((side, i), f"code {side} {i}")
+
+    threads = [Thread(target=save, args=(side,)) for side in "ab"]
+    for thread in threads:
+        thread.start()
+    for thread in threads:
+        thread.join()
+    file = CheckedCacheFile(str(tmp_path), "kernel", "stamp")
+    assert all(file.load((side, i)) == f"code {side} {i}" for side in "ab" for i in range(40))
+    assert len(list(tmp_path.glob("*.nbc"))) == 80

@@ -92,7 +92,7 @@ def run(path=None):
     window.show()
 
     def begin():
-        window.warm_kernels()
+        window.readying.start()
         if not window.offer_rescue(path) and path is not None:
             window.files.open(path)
 

@@ -170,16 +170,19 @@ class ReadingCard(Card):
     def paintEvent(self, _event):
         painter = QPainter(self)
         self._ground(painter)
-        painter.setFont(theme.font(9.0, QFont.Weight.Medium))
         active = self._reading.active
-        painter.setPen(theme.colour("text" if active else "quiet"))
-        painter.drawText(QPointF(11.0, 17.0), self._reading.name)
         sign, word = verdict_of(self._agreement)
         bad = sign == OUT
-        painter.setFont(theme.font(8.5, QFont.Weight.Medium if bad else QFont.Weight.Normal))
+        verdict = theme.font(8.5, QFont.Weight.Medium if bad else QFont.Weight.Normal)
+        text = f"{word} {sign}" if active else tr("not counted")
+        painter.setFont(theme.font(9.0, QFont.Weight.Medium))
+        painter.setPen(theme.colour("text" if active else "quiet"))
+        room = self.width() - 26.0 - QFontMetricsF(verdict).horizontalAdvance(text)
+        name = QFontMetricsF(painter.font()).elidedText(self._reading.name, Qt.TextElideMode.ElideRight, room)
+        painter.drawText(QPointF(11.0, 17.0), name)
+        painter.setFont(verdict)
         painter.setPen(theme.colour("brick" if bad and active else "quiet"))
         right = QRectF(0.0, 4.0, self.width() - 9.0, 17.0)
-        text = f"{word} {sign}" if active else tr("not counted")
         painter.drawText(right, Qt.AlignmentFlag.AlignRight | Qt.AlignmentFlag.AlignVCenter, text)
         self._paint_spark(painter, QRectF(11.0, 26.0, self.width() - 104.0, 40.0))
         if self._agreement is not None and not self._agreement.problem:

@@ -15,7 +15,6 @@ from PyQt6.QtWidgets import (
 
 from .. import __version__
 from ..errors import InputError
-from ..optics.jit import is_warm
 from ..surface import PARAMETERS
 from ..words import lowered, tr
 from . import theme
@@ -46,6 +45,7 @@ from .probe_line import ProbeLine
 from .proof_sheet import ProofSheet
 from .queue_sheet import QueueSheet
 from .reading_sheet import ReadingSheet
+from .readying import Readying
 from .route import AGREEMENT, FINISH, LAYERS, LIGHT, MATERIAL, SPECIMEN, Route
 from .scrolling import ScrollingStack
 from .session import Session
@@ -54,7 +54,6 @@ from .sight import Sight
 from .solve_sheet import SolveSheet
 from .strata_panel import StrataPanel
 from .text import Label, message
-from .workers import LongJob
 
 _SAID_MS = 6000
 _GAUGES = {MATERIAL: ("body", "metalness"), FINISH: ("finish", "roughness"), LAYERS: ("coat", "coat.amount")}
@@ -96,7 +95,7 @@ class MainWindow(QMainWindow):
         self.acts = Acts(self)
         self.browser = None
         self.hand_over = None
-        self._warming = LongJob(self)
+        self.readying = Readying(self)
         self._lay_out()
         self._connect()
         self.menus = Menus(self)
@@ -200,10 +199,8 @@ class MainWindow(QMainWindow):
         self.route.taken.connect(self.go_to)
         s.reading_chosen.connect(self._back_to_chart)
         s.chosen_changed.connect(self._leave_solve_sheet)
-        self._warming.progressed.connect(
-            lambda at: self.say(tr("Preparing the tracer for its first run: {0}, {1} of {2}", at[0], at[1] + 1, at[2]))
-        )
-        self._warming.finished.connect(lambda _: self.say(tr("The tracer is prepared")))
+        self.readying.said.connect(self.say)
+        self.readying.waited.connect(self.sight.picture.wait_for)
 
     def _tell_aspect(self, frame):
         height, width, _ = frame.linear.shape
@@ -379,14 +376,6 @@ class MainWindow(QMainWindow):
 
     # Beginning and ending.
 
-    def warm_kernels(self):
-        """Compile what is not compiled yet, in the background, and say so."""
-        if is_warm():
-            return
-        from ..tracing.warm import warm
-
-        self._warming.start(lambda report, cancel: warm(lambda *at: report(at), cancel))
-
     def offer_rescue(self, path=None):
         """Offer what an ended program left unsaved (of one study); True where the person took it."""
         others = {r.journal: r.name for r in self.files.rescued()} if path else {}
@@ -438,7 +427,7 @@ class MainWindow(QMainWindow):
         for dialog in (self.browser, self.hand_over):
             if dialog is not None:
                 dialog.close()
-        self._warming.end()
+        self.readying.end()
         for part in (
             *self.sheets.values(),
             self.sight,

@@ -59,7 +59,7 @@ class Picture(QWidget):
     def __init__(self, parent=None):
         super().__init__(parent)
         self.frame: Frame | None = None
-        self.is_awaited = False
+        self.is_awaited, self._waits_for = False, ""
         """Whether there is something of which a picture will come."""
         self.picking = ""
         self._turning = None
@@ -92,6 +92,16 @@ class Picture(QWidget):
         self.frame = frame
         self.update()
         self._tell()
+
+    def wait_for(self, what):
+        """Say, while there is no picture, what it waits for; "" for nothing out of the ordinary."""
+        self._waits_for = what
+        self.update()
+
+    def _instead_of_a_picture(self):
+        if not self.is_awaited:
+            return "\n\n".join(filter(None, (_NOTHING, self._waits_for)))
+        return self._waits_for or _AWAITED
 
     def show_instead(self, image):
         """Show another picture in the frame's place; None for the frame itself."""
@@ -207,7 +217,7 @@ class Picture(QWidget):
         painter.fillRect(self.rect(), theme.SURROUND)
         if self.frame is None:
             painter.setPen(Qt.GlobalColor.white)
-            painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, _AWAITED if self.is_awaited else _NOTHING)
+            painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, self._instead_of_a_picture())
             return
         painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform, self.frame.step > 1)
         painter.drawImage(QRectF(self.rect()), self._instead or self.frame.image)

@@ -16,18 +16,13 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
-from ..colour import reflectance_to_xyz, xyz_to_linear_srgb
-from ..colour.observers import WAVELENGTHS
 from ..errors import InputError
 from ..fitting import applicable, evidence_findings
-from ..imaging.booths import standing_findings
-from ..instruments import constants_reading, inner_split, light_split
+from ..instruments import constants_reading
 from ..maps import Generator, Map
-from ..optics import fresnel_conductor
-from ..optics.interface import colour_leaving
 from ..surface import PARAMETERS, STRATA, STRATUM_LABELS, Surface, parameters_of, table
 from ..surface.checks import findings
-from ..surface.compile import colours_for, compile_surface, constants_of
+from ..surface.compile import colours_for
 from ..surface.constants import FROM_MODEL, FROM_READING
 from ..surface.inputs import about, new_map
 from ..surface.known_media import KnownMedium, known_media
@@ -42,6 +37,7 @@ from .language import as_typed, in_field
 from .roughness_row import RoughnessRow
 from .section import Section
 from .session import Session
+from .strata_facts import strata_facts
 from .switch_row import SwitchRow
 from .text import Label
 from .workers import AFTER_THE_PICTURE, Latest
@@ -65,11 +61,11 @@ class StrataPanel(QWidget):
         self.setAttribute(Qt.WidgetAttribute.WA_StyledBackground)
         self.section = Section()
         self.section.chosen.connect(session.choose_stratum)
-        self.section.angle_changed.connect(self._split)
+        self.section.angle_changed.connect(self._ask)
         self.distributions = Distributions(self)
         self.distributions.arrived.connect(self.refresh)
-        self._splitter = Latest("section", self, AFTER_THE_PICTURE)
-        self._splitter.done.connect(lambda found: self.section.show_split(*found))
+        self._facts, self._telling = None, Latest("section", self, AFTER_THE_PICTURE)
+        self._telling.done.connect(self._tell)
         self.gauges = {}
         self._pages = {}
         self._tabs = QButtonGroup(self)
@@ -303,7 +299,8 @@ class StrataPanel(QWidget):
         if specimen is None or before is None:
             self._show_page()
         if specimen is None:
-            self._splitter.cancel()
+            self._facts = None
+            self._telling.cancel()
             self.section.show_surface(Surface(), 0.0, "")
             self.section.show_split(None)
             self._show_link()
@@ -313,7 +310,7 @@ class StrataPanel(QWidget):
         surface, sigmas = specimen.surface, specimen.sigmas
         for name, gauge in self.gauges.items():
             if isinstance(gauge, ConstantsRow):
-                gauge.show_state(surface[name], *self._constants_face(specimen, name))
+                self._show_constants(specimen, name)
                 gauge.setVisible(surface.applies(name))
                 continue
             applies = surface.applies(name) or (name == "haze.spread" and "haze.amount" in specimen.free)
@@ -331,13 +328,11 @@ class StrataPanel(QWidget):
             if p.kind != "switch":
                 gauge.pin.show_bounds(specimen.bounds.get(name))
             gauge.setVisible(applies)
-            if name == "colour":
-                gauge.show_leaving(colour_leaving(surface.rgb(name), surface["ior"]), surface["ior"])
         for p in PARAMETERS.values():
             self.gauges[p.name].setEnabled(specimen.leader_in(p.stratum) is None)
         self._show_link()
-        self.section.show_surface(surface, specimen.size_mm, self._constants_face(specimen)[0])
-        self._split()
+        self.section.show_surface(surface, specimen.size_mm, _constants_title(specimen))
+        self._ask()
         self._show_findings(specimen)
         self._show_counting()
 
@@ -364,25 +359,26 @@ class StrataPanel(QWidget):
         self._solve_text.setText(tr("{0} free; {1} count", len(free), tr(" and ").join(told)))
         self.solve_button.setEnabled(bool(free) and readings + pins > 0)
 
-    def _constants_face(self, specimen, name="constants"):
-        """(title, colour facing us) of the chosen constants; ("", None) where there are none."""
-        key = specimen.surface[name]
-        if not key:
-            return "", None
-        if name != "constants":
-            return table(key).name, None
-        try:
-            n, k = constants_of(specimen.surface, constants_reading(specimen.readings))
-        except InputError:
-            return tr("reading (missing)"), None
-        facing = fresnel_conductor(1.0, n, k)
-        title = _NOT_TABLES.get(key) or table(key).name
-        return title, xyz_to_linear_srgb(reflectance_to_xyz(WAVELENGTHS, facing))
+    def _show_constants(self, specimen, name):
+        """Show the chosen table, with its colour facing us where that is known."""
+        facing = self._facts.facing_of(specimen) if self._facts and name == "constants" else None
+        self.gauges[name].show_state(specimen.surface[name], _constants_title(specimen, name), facing)
 
-    def _split(self, _angle=None):
-        specimen, angle = self.session.specimen, self.section.angle
+    def _ask(self, _angle=None):
+        """Have told what takes kernels to tell."""
+        specimen, meshes, angle = self.session.specimen, self.session.study.meshes, self.section.angle
         if specimen is not None:
-            self._splitter.submit(lambda: _split_of(specimen, angle))
+            self._telling.submit(lambda: strata_facts(specimen, meshes, angle))
+
+    def _tell(self, facts):
+        self._facts, specimen = facts, self.session.specimen
+        if specimen is None:
+            return
+        self.section.show_split(facts.split, facts.inner)
+        self._show_constants(specimen, "constants")
+        told = facts.specimen.surface
+        self.gauges["colour"].show_leaving(facts.leaving, told["ior"])
+        self._show_findings(specimen)
 
     def _agreed(self):
         if self.session.specimen is not None:
@@ -391,7 +387,8 @@ class StrataPanel(QWidget):
     def _show_findings(self, specimen):
         of_surface = findings(specimen.surface, specimen.size_mm, constants_reading(specimen.readings) is not None)
         beside = evidence_findings(specimen.surface, self.session.agreements_now(specimen))
-        self._put_findings([*of_surface, *beside, *standing_findings(specimen, self.session.study.meshes)])
+        of_shape = self._facts.findings_of(specimen) if self._facts else []
+        self._put_findings([*of_surface, *beside, *of_shape])
 
     def _put_findings(self, found):
         if found == self._found:
@@ -416,19 +413,16 @@ class StrataPanel(QWidget):
             (self._advice if f.is_advice else self._doubts).addWidget(row)
 
     def end(self):
-        self._splitter.end()
+        self._telling.end()
         self.distributions.end()
         self.film_chart.end()
         self.absorption_chart.end()
         self.roughness_row.end()
 
 
-def _split_of(specimen, angle):
-    constants = constants_reading(specimen.readings)
-    surface = specimen.surface.as_measured()
-    try:
-        compiled = compile_surface(surface, constants)
-    except InputError:
-        return None, None
-    inner = inner_split(compiled, 180.0 - angle) if angle > 90.0 else None
-    return light_split(surface, compiled, min(angle, 180.0 - angle), specimen.size_mm, constants), inner
+def _constants_title(specimen, name="constants"):
+    """What the chosen constants are called; "" where there are none."""
+    key = specimen.surface[name]
+    if key == FROM_READING and constants_reading(specimen.readings) is None:
+        return tr("reading (missing)")
+    return (_NOT_TABLES.get(key) or table(key).name) if key else ""

@@ -4,9 +4,10 @@ Numba keeps machine code in files and runs what it finds there. Here each file c
 emptied or changed counts as absent. A disk that takes no more is named, and the program goes on without a cache.
 """
 
+import fcntl
 import hashlib
 import os
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from pathlib import Path
 
 from numba.core import caching
@@ -22,7 +23,8 @@ class CheckedCacheFile(caching.IndexDataCacheFile):
 
     def load(self, key):
         try:
-            return super().load(key)
+            with self._alone():
+                return super().load(key)
         except Exception:
             # Whatever a spoilt file does to the reader: it is dropped, and the kernel compiled anew.
             self._drop()
@@ -30,7 +32,8 @@ class CheckedCacheFile(caching.IndexDataCacheFile):
 
     def save(self, key, data):
         try:
-            super().save(key, data)
+            with self._alone():
+                super().save(key, data)
         except OSError as error:
             faults.remark(
                 tr(
@@ -41,7 +44,22 @@ class CheckedCacheFile(caching.IndexDataCacheFile):
             )
         except Exception:
             self._drop()
-            super().save(key, data)
+            with self._alone():
+                super().save(key, data)
+
+    @contextmanager
+    def _alone(self):
+        """Keep other processes out of this folder: two that save at once would give two kernels the same file, and
+        each would run what the other compiled. A file system without locks goes without."""
+        try:
+            lock = open(Path(self._cache_path, ".lock"), "ab")  # noqa: SIM115
+        except OSError:
+            yield
+            return
+        with lock:
+            with suppress(OSError):
+                fcntl.flock(lock, fcntl.LOCK_EX)
+            yield
 
     def _drop(self):
         faults.remark(tr("compiled kernels in {0} were damaged; they are compiled anew", self._cache_path))

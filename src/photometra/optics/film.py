@@ -9,7 +9,7 @@ from ..errors import InputError
 from ..words import tr
 from .circle import circle
 from .fresnel import checked_cosine
-from .jit import elementwise, kernel, leaf
+from .jit import kernel, leaf, mapped
 
 _LEAST = 1e-150
 """What a root is taken to be at least, where it is divided by."""
@@ -124,12 +124,14 @@ def film_shares(cos_i, wavelength, film, thickness, base, outer):
     return reflected, 0.5 * (s_let + p_let)
 
 
-@elementwise("float64(float64, float64, complex128, float64, complex128, float64)")
-def _film(cos_theta, wavelength, film, thickness, base, outer):
-    # At exact grazing from the outer medium everything is reflected; the sum would be 0/0.
-    if cos_theta <= 0.0:
-        return 1.0
-    return film_scalar(cos_theta, wavelength, film, thickness, base, outer)
+@kernel
+def _film(cos_theta, wavelength, film, thickness, base, outer, out):
+    for i in range(out.size):
+        # At exact grazing from the outer medium everything is reflected; the sum would be 0/0.
+        if cos_theta[i] <= 0.0:
+            out[i] = 1.0
+        else:
+            out[i] = film_scalar(cos_theta[i], wavelength[i], film[i], thickness[i], base[i], outer[i])
 
 
 def film_reflectance(cos_theta, wavelength_nm, film_n, film_thickness_nm, base_n, base_k=0.0, outer_n=1.0):
@@ -152,12 +154,13 @@ def film_reflectance(cos_theta, wavelength_nm, film_n, film_thickness_nm, base_n
         raise InputError(tr("film_n, base_n and outer_n must be above 0"))
     if not (np.all(film_n.imag >= 0.0) and np.all(base.imag >= 0.0)):
         raise InputError(tr("an extinction coefficient must not be negative"))
-    return _film(checked_cosine(cos_theta), wavelength, film_n, thickness, base, outer)
+    return mapped(_film, float, checked_cosine(cos_theta), wavelength, film_n, thickness, base, outer)
 
 
-@elementwise("float64(float64, float64, complex128, float64, float64, float64)")
-def _let(cos_theta, wavelength, film, thickness, base, outer):
-    return film_shares(cos_theta, wavelength, film, thickness, complex(base, 0.0), outer)[1]
+@kernel
+def _let(cos_theta, wavelength, film, thickness, base, outer, out):
+    for i in range(out.size):
+        out[i] = film_shares(cos_theta[i], wavelength[i], film[i], thickness[i], complex(base[i], 0.0), outer[i])[1]
 
 
 def film_transmittance(cos_theta, wavelength_nm, film_n, film_thickness_nm, base_n, outer_n=1.0):
@@ -168,13 +171,14 @@ def film_transmittance(cos_theta, wavelength_nm, film_n, film_thickness_nm, base
     whole = film_reflectance(cos_theta, wavelength_nm, film_n, film_thickness_nm, base_n, 0.0, outer_n)
     at = (np.asarray(cos_theta, float), np.asarray(wavelength_nm, float), np.asarray(film_n, complex))
     below = (np.asarray(film_thickness_nm, float), np.asarray(base_n, float), np.asarray(outer_n, float))
-    return np.minimum(_let(*at, *below), 1.0 - whole)
+    return np.minimum(mapped(_let, float, *at, *below), 1.0 - whole)
 
 
-@elementwise("complex128(float64, float64, complex128, float64, complex128, float64, float64)")
-def _amplitude(cos_theta, wavelength, film, thickness, base, outer, is_p):
-    s, p = film_amplitudes(cos_theta, wavelength, film, thickness, base, outer)
-    return p if is_p > 0.0 else s
+@kernel
+def _amplitudes(cos_theta, wavelength, film, thickness, base, outer, is_p, out):
+    for i in range(out.size):
+        s, p = film_amplitudes(cos_theta[i], wavelength[i], film[i], thickness[i], base[i], outer[i])
+        out[i] = p if is_p[i] > 0.0 else s
 
 
 def reflection_amplitudes(cos_theta, wavelength_nm, base, film=1.0, film_thickness_nm=0.0, outer_n=1.0):
@@ -185,4 +189,4 @@ def reflection_amplitudes(cos_theta, wavelength_nm, base, film=1.0, film_thickne
     """
     at = (checked_cosine(cos_theta), np.asarray(wavelength_nm, float), np.asarray(film, complex))
     below = (np.asarray(film_thickness_nm, float), np.asarray(base, complex), np.asarray(outer_n, float))
-    return _amplitude(*at, *below, 0.0), _amplitude(*at, *below, 1.0)
+    return mapped(_amplitudes, complex, *at, *below, 0.0), mapped(_amplitudes, complex, *at, *below, 1.0)

@@ -11,7 +11,7 @@ import numpy as np
 
 from ..errors import InputError
 from ..words import tr
-from .jit import elementwise, leaf
+from .jit import kernel, leaf, mapped
 
 _LEAST = 1e-300
 """What a product of squares is taken to be at least, where it is divided by: at grazing all is reflected."""
@@ -77,19 +77,22 @@ def face_edge_scalar(cos_i, face, edge):
     return min(1.0, max(0.0, schlick - b * cos_i * m2 * m2 * m2))
 
 
-@elementwise("float64(float64, float64)")
-def _dielectric(cos_theta, eta):
-    return dielectric_scalar(cos_theta, eta)
+@kernel
+def _dielectric(cos_theta, eta, out):
+    for i in range(out.size):
+        out[i] = dielectric_scalar(cos_theta[i], eta[i])
 
 
-@elementwise("float64(float64, float64, float64)")
-def _conductor(cos_theta, n, k):
-    return conductor_scalar(cos_theta, n, k)
+@kernel
+def _conductor(cos_theta, n, k, out):
+    for i in range(out.size):
+        out[i] = conductor_scalar(cos_theta[i], n[i], k[i])
 
 
-@elementwise("float64(float64, float64, float64)")
-def _face_edge(cos_theta, face, edge):
-    return face_edge_scalar(cos_theta, face, edge)
+@kernel
+def _face_edge(cos_theta, face, edge, out):
+    for i in range(out.size):
+        out[i] = face_edge_scalar(cos_theta[i], face[i], edge[i])
 
 
 def checked_cosine(cos_theta):
@@ -110,10 +113,7 @@ def fresnel_dielectric(cos_theta, eta):
     eta = np.asarray(eta, dtype=float)
     if not np.all(eta > 0.0):
         raise InputError(tr("eta, the ratio of the indices, must be above 0"))
-    cos_theta = checked_cosine(cos_theta)
-    # Compiled for many at once, roots of negative numbers are taken beyond the critical angle, and not used.
-    with np.errstate(invalid="ignore"):
-        return _dielectric(cos_theta, eta)
+    return mapped(_dielectric, float, checked_cosine(cos_theta), eta)
 
 
 def fresnel_conductor(cos_theta, n, k):
@@ -125,9 +125,9 @@ def fresnel_conductor(cos_theta, n, k):
     n, k = np.asarray(n, dtype=float), np.asarray(k, dtype=float)
     if not (np.all(n > 0.0) and np.all(k >= 0.0)):
         raise InputError(tr("n must be above 0 and k must not be negative"))
-    return _conductor(checked_cosine(cos_theta), n, k)
+    return mapped(_conductor, float, checked_cosine(cos_theta), n, k)
 
 
 def fresnel_face_edge(cos_theta, face, edge):
     """Reflectance of a metal given by its reflectance facing us and at 82 degrees; all broadcast, 0..1."""
-    return _face_edge(checked_cosine(cos_theta), np.asarray(face, float), np.asarray(edge, float))
+    return mapped(_face_edge, float, checked_cosine(cos_theta), np.asarray(face, float), np.asarray(edge, float))

@@ -11,21 +11,26 @@ stand-in gets the real one in its place.
 
 import functools
 import hashlib
+import math
 import os
 import re
 import shutil
 import sys
 import threading
+from contextlib import contextmanager
 from importlib.metadata import version
 from pathlib import Path
 
+import numpy as np
 import platformdirs
 
+from ..errors import InputError
+from ..words import tr
 from .cachefolder import MARKER, usable
 
 _PACKAGE = Path(__file__).resolve().parent.parent
 _KERNEL_PACKAGES = ("optics", "shapes", "maps", "surface", "instruments", "tracing")
-_MARKS = (b"@kernel", b"@owning_kernel", b"@leaf", b"@elementwise", b"@intrinsic", b"_intrinsic")
+_MARKS = (b"@kernel", b"@owning_kernel", b"@leaf", b"@intrinsic", b"_intrinsic")
 _KEPT_GENERATIONS = 3
 _GENERATION = re.compile(r"[0-9a-f]{16}")
 
@@ -104,8 +109,34 @@ class Kernel:
         return self.real(*arguments)
 
 
+_OPEN = threading.Event()
+_OPEN.set()
+_GIVEN_UP = threading.Event()
+
+
+@contextmanager
+def held_back():
+    """While within, threads that call the first kernel wait; where it ends by an error, they get InputError.
+
+    The program's main thread never waits, as a window's must not.
+    """
+    _GIVEN_UP.clear()
+    _OPEN.clear()
+    try:
+        yield
+    except BaseException:
+        _GIVEN_UP.set()
+        raise
+    finally:
+        _OPEN.set()
+
+
 def awake():
     """Have Numba make all kernels there are, and put them where their stand-ins are; at once where that was done."""
+    if threading.current_thread() is not threading.main_thread():
+        _OPEN.wait()
+        if _GIVEN_UP.is_set():
+            raise InputError(tr("nothing can be worked out before the renderer is compiled"))
     with _LOCK:
         if not _WAITING:
             return
@@ -162,24 +193,16 @@ kernel_part = _decorator(_nrt=False, inline="always")
 """Decorator for a named part of one long kernel: written into it, as calls with dozens of arrays cost it a fifth."""
 
 
-def elementwise(signature):
-    """Decorator: a scalar function as a NumPy ufunc of one signature, made at its first call."""
+def mapped(one_by_one, kind, *arguments):
+    """A kernel that takes flat arrays and fills the last, over arguments that broadcast; shaped as they are, of `kind`.
 
-    def wrap(function):
-        @functools.cache
-        def made():
-            awake()
-            import numba
-
-            return numba.vectorize([signature], nopython=True, cache=True)(function)
-
-        @functools.wraps(function)
-        def call(*arguments):
-            return made()(*arguments)
-
-        return call
-
-    return wrap
+    Numba's ufuncs do the same, but their wrappers are compiled anew in every process.
+    """
+    shape = np.broadcast_shapes(*(np.shape(a) for a in arguments))
+    flat = [np.ascontiguousarray(np.broadcast_to(a, shape)).ravel() for a in arguments]
+    filled = np.empty(math.prod(shape), kind)
+    one_by_one(*flat, filled)
+    return filled.reshape(shape)[()]
 
 
 def _unowned(_context, array):

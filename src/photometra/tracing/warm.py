@@ -1,12 +1,16 @@
-"""Compiling every kernel once, so that nobody waits for it later.
+"""Compiling every kernel once, so that nobody waits for it later, and loading them before they are wanted.
 
 python -m photometra.tracing.warm
 """
 
+import os
+import subprocess
+import sys
+
 from ..instruments import depth_colours, light_split, measured
 from ..maps import Generator, Layer, Map
 from ..optics import film_reflectance, fresnel_conductor, fresnel_dielectric, fresnel_face_edge
-from ..optics.jit import is_warm, mark_warm
+from ..optics.jit import held_back, in_use, is_warm, mark_warm
 from ..shapes.standing import shape_of
 from ..surface import Surface
 from ..surface.bank import compiled_as
@@ -60,6 +64,9 @@ def _steps():
 
 
 STEP_COUNT = sum(1 for _ in _steps())
+_FIRST = ("furnace", "surfaces", "spectrophotometer")
+"""Steps with the kernels of what is looked at first: picture, section and readings."""
+_LOOK_S = 0.1
 
 
 def warm(report=None, cancel=None):
@@ -72,6 +79,37 @@ def warm(report=None, cancel=None):
         step()
     mark_warm()
     return True
+
+
+def warm_apart(cancel):
+    """Compile all kernels in a process of its own, which leaves this one its interpreter and Numba its lock.
+
+    Whoever calls one here meanwhile waits, and gets InputError once `cancel` is set. Where no process can be
+    had, or it fails, kernels are compiled here as they are called.
+    """
+    command = [sys.executable, "-m", "photometra.tracing.warm"]
+    here = {**os.environ, "NUMBA_CACHE_DIR": str(in_use())}
+    with held_back():
+        try:
+            child = subprocess.Popen(command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL, env=here)
+        except OSError:
+            return
+        while child.poll() is None:
+            if cancel.wait(_LOOK_S):
+                child.terminate()
+                child.wait()
+                raise RuntimeError("cancelled")
+        if is_warm():
+            mark_warm()
+
+
+def load(cancel):
+    """Load the kernels of what is looked at first; they must have been compiled."""
+    steps = dict(_steps())
+    for name in _FIRST:
+        if cancel.is_set():
+            return
+        steps[name]()
 
 
 if __name__ == "__main__":

@@ -3308,16 +3308,6 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
         <translation>{0} von {1} behalten</translation>
     </message>
     <message>
-        <location filename="desktop/main_window.py"/>
-        <source>Preparing the tracer for its first run: {0}, {1} of {2}</source>
-        <translation>Der Tracer wird für den ersten Lauf vorbereitet: {0}, {1} von {2}</translation>
-    </message>
-    <message>
-        <location filename="desktop/main_window.py"/>
-        <source>The tracer is prepared</source>
-        <translation>Der Tracer ist vorbereitet</translation>
-    </message>
-    <message>
         <location filename="desktop/map_button.py"/>
         <source>{0}: map</source>
         <translation>{0}: Textur</translation>
@@ -5368,6 +5358,18 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
         <translation>beim Zeiger</translation>
     </message>
     <message>
+        <location filename="desktop/readying.py"/>
+        <source>The renderer is being compiled for this machine.
+This happens once and takes two or three minutes; {0} s so far.</source>
+        <translation>Der Renderer wird für diesen Rechner kompiliert.
+Das geschieht einmal und dauert zwei bis drei Minuten; bisher {0} s.</translation>
+    </message>
+    <message>
+        <location filename="desktop/readying.py"/>
+        <source>The renderer is ready</source>
+        <translation>Der Renderer ist bereit</translation>
+    </message>
+    <message>
         <location filename="desktop/rendering.py"/>
         <source>{0}; it is shown as rendered</source>
         <translation>{0}; es wird gezeigt, wie es gerendert ist</translation>
@@ -6284,6 +6286,11 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     </message>
     <message>
         <location filename="desktop/strata_panel.py"/>
+        <source>reading (missing)</source>
+        <translation>Messung (fehlt)</translation>
+    </message>
+    <message>
+        <location filename="desktop/strata_panel.py"/>
         <source>Unlink</source>
         <translation>Verknüpfung lösen</translation>
     </message>
@@ -6356,11 +6363,6 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
         <location filename="desktop/strata_panel.py"/>
         <source>{0} pins</source>
         <translation>{0} Messpunkte</translation>
-    </message>
-    <message>
-        <location filename="desktop/strata_panel.py"/>
-        <source>reading (missing)</source>
-        <translation>Messung (fehlt)</translation>
     </message>
     <message>
         <location filename="desktop/strip_chart.py"/>
@@ -8281,6 +8283,11 @@ Misst: {0}. Verglichen nach: {1}.</translation>
         <location filename="optics/fresnel.py"/>
         <source>n must be above 0 and k must not be negative</source>
         <translation>n muss über 0 liegen und k darf nicht negativ sein</translation>
+    </message>
+    <message>
+        <location filename="optics/jit.py"/>
+        <source>nothing can be worked out before the renderer is compiled</source>
+        <translation>es kann nichts berechnet werden, bevor der Renderer kompiliert ist</translation>
     </message>
     <message>
         <location filename="optics/media.py"/>
