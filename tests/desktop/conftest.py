@@ -5,7 +5,7 @@ from PyQt6.QtCore import QPoint, QSettings, Qt, QTimer
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QMessageBox
 
-from photometra.desktop import theme
+from photometra.desktop import rendering, theme
 from photometra.desktop.app import make_application
 from photometra.desktop.main_window import MainWindow
 
@@ -16,6 +16,8 @@ PATIENCE_MS = 40_000
 def qapp():
     application = make_application()
     theme.apply(application, "dim")
+    # Pictures that nobody waits for any more would take half of the cores from the tests.
+    rendering._MOST_SAMPLES = 48
     return application
 
 
