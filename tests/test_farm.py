@@ -136,7 +136,7 @@ def test_what_a_lost_cluster_had_done_is_kept(demo, tmp_path):
 
 
 @pytest.mark.parametrize(("text", "words"), [
-    ("nowhere", "is not known"), ("tcp://127.0.0.1:1", "cannot be reached"),
+    ("nowhere", "is not known"), pytest.param("tcp://127.0.0.1:1", "cannot be reached", marks=pytest.mark.long),
     ("file:/no/such.json", "no such file"),
 ])  # fmt: skip
 def test_a_cluster_that_is_not_there_is_one_sentence(text, words):

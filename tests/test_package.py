@@ -6,9 +6,12 @@ import sys
 import zipfile
 from pathlib import Path
 
+import pytest
+
 ROOT = Path(__file__).parents[1]
 
 
+@pytest.mark.long
 def test_the_wheel_holds_all_that_the_sources_do(tmp_path):
     # Of a copy: building leaves things where it is done.
     whole = tmp_path / "whole"

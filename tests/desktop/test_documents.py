@@ -64,6 +64,43 @@ class TestClosing:
         assert read_file(own_demo).specimens[0].surface["roughness"] == 0.5
 
 
+class TestMaking:
+    """A study that is made first, as the demo is, while the window stands."""
+
+    @pytest.fixture
+    def made(self, make_window, demo_file, tmp_path):
+        window, path, go = make_window(), tmp_path / "Lighthouse.photometra", threading.Event()
+
+        def make(path):
+            go.wait(30.0)
+            shutil.copy(demo_file, path)
+
+        window.files.open(path, make)
+        assert window.sight.picture.waiting_words == "The study Lighthouse is being made…"
+        yield window, path, go
+        go.set()
+
+    def test_it_opens_once_it_is_there(self, made, qtbot):
+        window, path, go = made
+        told = []
+        window.session.said.connect(told.append)
+        window.files.open(path)
+        assert told == ["A study is being opened already; try again once it is there"]
+        go.set()
+        wait_for_picture(qtbot, window, step=4, samples=1)
+        assert window.session.path == path and "Lighthouse" not in window.sight.picture.waiting_words
+
+    def test_work_begun_meanwhile_is_asked_about(self, made, qtbot, monkeypatch):
+        window, _, go = made
+        monkeypatch.setattr(QInputDialog, "getText", lambda *_a, **_k: ("Brass knob", True))
+        QTest.keyClick(window, Qt.Key.Key_N, CTRL | Qt.KeyboardModifier.ShiftModifier)
+        asked = []
+        answer("Cancel", asked.append)
+        go.set()
+        qtbot.waitUntil(lambda: bool(asked), timeout=PATIENCE_MS)
+        assert window.session.study.specimens[0].name == "Brass knob" and window.session.path is None
+
+
 class TestFiles:
     def test_save_as_open_and_recent(self, window, own_demo, tmp_path, qtbot, says):
         spoil(window)

@@ -139,9 +139,9 @@ class TestTexturesOfOthers:
 @pytest.mark.parametrize(
     ("name", "low", "high", "others"),
     [
-        ("opacity", 0.2, 0.9, {}),
+        pytest.param("opacity", 0.2, 0.9, {}, marks=pytest.mark.long),
         pytest.param("coat.amount", 0.1, 0.8, {"coat.ior": 1.5}, marks=pytest.mark.long),
-        ("coat.roughness", 0.1, 0.5, {"coat.amount": 1.0, "coat.ior": 1.5}),
+        pytest.param("coat.roughness", 0.1, 0.5, {"coat.amount": 1.0, "coat.ior": 1.5}, marks=pytest.mark.long),
         pytest.param("film.thickness", 150.0, 450.0, {"film.amount": 1.0, "ior": 2.0}, marks=pytest.mark.long),
         pytest.param("anisotropy", 0.1, 0.7, {"metalness": 1.0}, marks=pytest.mark.long),
         ("transmission", 0.2, 0.7, {}),

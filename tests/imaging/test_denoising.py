@@ -36,7 +36,8 @@ def rendering_of(demo, specimen, samples, seed=1):
 
 
 @pytest.mark.parametrize(("index", "times"), [
-    (0, 4.0), pytest.param(1, 4.0, marks=pytest.mark.long), pytest.param(6, 2.5, marks=pytest.mark.long),
+    pytest.param(0, 4.0, marks=pytest.mark.long), pytest.param(1, 4.0, marks=pytest.mark.long),
+    pytest.param(6, 2.5, marks=pytest.mark.long),
 ])  # fmt: skip
 def test_four_samples_denoised_are_near_what_many_give(demo, index, times):
     """Brass, enamel and ruby glass against 512 other samples; and what is said of the error is about the error."""

@@ -41,6 +41,7 @@ def test_steps_are_worn_on_their_ridges_and_not_in_their_corners():
     assert level(SHARP, block, (0.0, 18.0, -8.0 + 4.0))[0] == pytest.approx(0.0, abs=0.05)
 
 
+@pytest.mark.long
 def test_a_ball_has_no_edges_and_the_same_seed_wears_the_same():
     assert levels_on(((SHARP,),), LiesOn())[:, 0].max() == 0.0
     ragged = Layer(Generator("edges", 7, (("ragged", 1.0),)))

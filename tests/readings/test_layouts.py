@@ -173,3 +173,23 @@ def test_names_under_a_heading_of_sample_are_names():
     assert understand(text, "t.csv").samples == ("Buoy", "Oar")
     numbered = text.replace("Buoy", "7").replace("Oar", "8")
     assert understand(numbered, "t.csv").samples == ("7", "8")
+
+
+@pytest.mark.parametrize(
+    "text, light, observer, others",
+    [
+        ("Sample,L*(D65),a*(D65),b*(D65)\nRail,52.1,12.3,28.4", "D65", "2", []),
+        ("Probe;L*(D65/10°);a*(D65/10°);b*(D65/10°)\nRail;52,1;12,3;28,4", "D65", "10", []),
+        ("Name\tL* [A]\ta* [A]\tb* [A]\tdE*\nRail\t52.1\t12.3\t28.4\t0", "A", "2", []),
+        (
+            "Sample,L*(A),a*(A),b*(A),L*(D65),a*(D65),b*(D65)\nRail,54.0,15.1,31.0,52.1,12.3,28.4",
+            "D65", "2", ["of colours under several lights those under D65 are taken, not A"],
+        ),
+    ],
+)  # fmt: skip
+def test_colours_whose_headings_say_their_light(text, light, observer, others):
+    found = understand(text)
+    reading = found.reading
+    assert found.problem == "" and [float(reading.columns[c][0]) for c in ("L", "a", "b")] == [52.1, 12.3, 28.4]
+    assert reading.illuminant == light and reading.observer.endswith(f"-{observer}")
+    assert [d for d in found.doubts if "lights" in d] == others

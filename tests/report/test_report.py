@@ -119,6 +119,7 @@ def test_a_photograph_stands_beside_its_render_with_the_map_between(demo):
     assert shown.shape == (360, 480, 3) and np.ptp(shown) > 0.2
 
 
+@pytest.mark.long
 def test_a_pdf_has_pages_with_ink_on_them(contents, tmp_path):
     write_report(contents, tmp_path / "r.pdf", "Letter")
     document = pypdfium2.PdfDocument(tmp_path / "r.pdf")

@@ -82,13 +82,11 @@ def demo(
         write_demo(new_path(to))
         tell(f"wrote {to}")
         return 0
-    from ..desktop import check_screen, open_window
+    from ..desktop import open_window
 
-    # Making the demo takes seconds, after which nobody wants to hear that there is no screen.
-    check_screen()
     path = Path(tempfile.mkdtemp(prefix="photometra-demo-")) / f"{NAME}{SUFFIX}"
-    write_demo(path)
-    return open_window(path)
+    # Making it takes seconds: the window stands meanwhile.
+    return open_window(path, write_demo)
 
 
 def new(study: StudyPath):

@@ -76,8 +76,8 @@ def _say_what_fails(window):
     sys.excepthook = hook
 
 
-def run(path=None):
-    """Open the window on a study and run until it closes; InputError where there is no screen."""
+def run(path=None, make=None):
+    """Open the window on a study and run until it closes; make(path) writes it first. InputError without a screen."""
     check_screen()
     application = make_application()
     settings = QSettings(str(settings_file()), QSettings.Format.IniFormat)
@@ -94,7 +94,7 @@ def run(path=None):
     def begin():
         window.readying.start()
         if not window.offer_rescue(path) and path is not None:
-            window.files.open(path)
+            window.files.open(path, make)
 
     QTimer.singleShot(0, begin)
     return application.exec()

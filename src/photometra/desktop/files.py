@@ -26,14 +26,18 @@ class Files(Arriving):
 
     recent_changed = pyqtSignal()
     opened = pyqtSignal()
+    making = pyqtSignal(str)
+    """A study is made before it is opened, in a sentence; "" once that is over."""
 
     def __init__(self, session: Session, settings: QSettings, window):
         super().__init__(session, settings, window)
         self._journal = Journal()
-        self._claim = self._stamp = None
+        self._claim = self._stamp = self._left = None
         self._reader = LongJob(self)
         self._reader.finished.connect(self._opened)
         self._reader.failed.connect(self.refuse)
+        for over in (self._reader.finished, self._reader.failed):
+            over.connect(lambda *_: self.making.emit(""))
         self._writer = Latest("saving", self)
         self._writer.done.connect(self._written)
         self._keeper = Latest("autosave", self)
@@ -58,15 +62,27 @@ class Files(Arriving):
         if name:
             self.open(name)
 
-    def open(self, path):
-        """Open a study in a worker; the present one stays until the new one is whole."""
-        if self.may_leave():
-            path = Path(path)
-            self._reader.start(lambda _report, _cancel: (*read_stamped(path), path))
+    def open(self, path, make=None):
+        """Open a study in a worker; the present one stays until the new one is whole. make(path): writes it first."""
+        if not self.may_leave():
+            return
+        path, self._left = Path(path), self.session.study
+
+        def read(_report, _cancel):
+            if make is not None:
+                make(path)
+            return (*read_stamped(path), path)
+
+        if self._reader.start(read):
+            self.making.emit(tr("The study {0} is being made…", path.stem) if make else "")
+        else:
+            self.session.said.emit(tr("A study is being opened already; try again once it is there"))
 
     def _opened(self, found):
         study, stamp, path = found
-        self._take(study, path, stamp)
+        # Making one takes a while, in which work may have begun on what was there.
+        if self.session.study is self._left or self.may_leave():
+            self._take(study, path, stamp)
 
     def open_recovered(self, rescue):
         """Go on with what an ended program left behind; it is let go once our own journal has it."""

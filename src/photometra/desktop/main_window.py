@@ -39,7 +39,7 @@ from .map_sheet import MapSheet
 from .menus import Menus
 from .parts_sheet import PartsSheet
 from .photograph_sheet import PhotographSheet
-from .picture import NEUTRAL
+from .picture import NEUTRAL, RENDERER, STUDY
 from .pointing import PointingMode
 from .probe_line import ProbeLine
 from .proof_sheet import ProofSheet
@@ -200,7 +200,8 @@ class MainWindow(QMainWindow):
         s.reading_chosen.connect(self._back_to_chart)
         s.chosen_changed.connect(self._leave_solve_sheet)
         self.readying.said.connect(self.say)
-        self.readying.waited.connect(self.sight.picture.wait_for)
+        self.files.making.connect(partial(self.sight.picture.wait_for, STUDY))
+        self.readying.waited.connect(partial(self.sight.picture.wait_for, RENDERER))
 
     def _tell_aspect(self, frame):
         height, width, _ = frame.linear.shape

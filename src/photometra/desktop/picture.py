@@ -15,6 +15,8 @@ from .rendering import Frame
 NEUTRAL, WHITE, REGION = "neutral", "white", "region"
 PIN, PATCH, LINE = PIN_FORMS
 _DRAGGED = (REGION, PATCH, LINE)
+STUDY, RENDERER = "study", "renderer"
+"""What a picture may wait for."""
 _AWAITED = tr("The picture is on its way…")
 _NOTHING = tr("Drop a reading, a mesh or a study here, or add a specimen.")
 
@@ -59,7 +61,7 @@ class Picture(QWidget):
     def __init__(self, parent=None):
         super().__init__(parent)
         self.frame: Frame | None = None
-        self.is_awaited, self._waits_for = False, ""
+        self.is_awaited, self._waits_for = False, {}
         """Whether there is something of which a picture will come."""
         self.picking = ""
         self._turning = None
@@ -93,15 +95,18 @@ class Picture(QWidget):
         self.update()
         self._tell()
 
-    def wait_for(self, what):
-        """Say, while there is no picture, what it waits for; "" for nothing out of the ordinary."""
-        self._waits_for = what
+    def wait_for(self, what, words):
+        """Say, while there is no picture, that it waits for something out of the ordinary; "" once that is over."""
+        self._waits_for[what] = words
         self.update()
 
-    def _instead_of_a_picture(self):
-        if not self.is_awaited:
-            return "\n\n".join(filter(None, (_NOTHING, self._waits_for)))
-        return self._waits_for or _AWAITED
+    @property
+    def waiting_words(self):
+        """What stands where the picture will be."""
+        told = list(filter(None, self._waits_for.values()))
+        if not self.is_awaited and not self._waits_for.get(STUDY):
+            told.insert(0, _NOTHING)
+        return "\n\n".join(told) or _AWAITED
 
     def show_instead(self, image):
         """Show another picture in the frame's place; None for the frame itself."""
@@ -217,7 +222,7 @@ class Picture(QWidget):
         painter.fillRect(self.rect(), theme.SURROUND)
         if self.frame is None:
             painter.setPen(Qt.GlobalColor.white)
-            painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, self._instead_of_a_picture())
+            painter.drawText(self.rect(), Qt.AlignmentFlag.AlignCenter, self.waiting_words)
             return
         painter.setRenderHint(QPainter.RenderHint.SmoothPixmapTransform, self.frame.step > 1)
         painter.drawImage(QRectF(self.rect()), self._instead or self.frame.image)

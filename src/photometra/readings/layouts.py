@@ -8,6 +8,7 @@ import re
 from dataclasses import replace
 from itertools import pairwise
 
+from ..colour.observers import ILLUMINANTS
 from ..words import tr
 from .columns import gloss_angle_in, meaning_of, wavelength_in
 from .geometries import geometry_of
@@ -18,6 +19,7 @@ _SPREAD = re.compile(
     r"^(?:std\.?(?:[ _]?dev\.?)?|st\.?[ _]?dev\.?|sd|s\.?d\.?|stdabw\.?|deviation|standard deviation|σ|sigma)$", re.I
 )
 _OTHER = re.compile(r"^(?:min\.?|max\.?|minimum|maximum|range|median|cv|count|n=?\d*)$", re.I)
+_UNDER = re.compile(r"(L|a|b)\*?\s*[\[(]\s*([A-Z]+\d*)\s*(?:[/,]\s*(2|10)\s*(?:°|deg)?\s*)?[\])]$", re.I)
 _FEWEST_BANDS = 6
 ONE_EACH_ROW = tr("one sample each row")
 
@@ -26,12 +28,31 @@ def laid_out(sheet: Sheet) -> Sheet:
     """The sheet as a plain table; itself where it is one already, or is one of ours."""
     if "kind" in sheet.head or len(sheet.blocks) != 1 or ONE_EACH_ROW in sheet.head:
         return sheet
+    sheet = _under_one_light(sheet)
     block = sheet.blocks[0]
     for layout in (_bands_across, _gloss_across, _samples_across, _samples_down):
         made = layout(sheet, block)
         if made is not None:
             return made
     return sheet
+
+
+def _under_one_light(sheet):
+    """Colours whose headings say their light, `L*(D65)` or `a* (A/10°)`: those under one light, D65 if it is there."""
+    block = sheet.blocks[0]
+    found = {i: told for i, name in enumerate(block.names) if (told := _UNDER.match(name.strip()))}
+    lights = list(dict.fromkeys((told[2].upper(), told[3] or "") for told in found.values()))
+    if not lights or any(light not in ILLUMINANTS for light, _ in lights):
+        return sheet
+    light, observer = chosen = next((one for one in lights if one[0] == "D65"), lights[0])
+    names = [
+        name if i not in found else found[i][1] if (found[i][2].upper(), found[i][3] or "") == chosen else ""
+        for i, name in enumerate(block.names)
+    ]
+    head = {**sheet.head, "illuminant": light, **({"observer": observer} if observer else {})}
+    others = tr(" and ").join(" ".join(filter(None, one)) for one in lights if one != chosen)
+    notes = [tr("of colours under several lights those under {0} are taken, not {1}", light, others)] if others else []
+    return replace(sheet, head=head, notes=(*sheet.notes, *notes), blocks=[replace(block, names=names)])
 
 
 def _bands_across(sheet, block):

@@ -2127,8 +2127,18 @@ Das Diagramm unter dem Bild zeigen (Strg+Umschalt+F)</translation>
     </message>
     <message>
         <location filename="desktop/files.py"/>
+        <source>A study is being opened already; try again once it is there</source>
+        <translation>Es wird schon eine Studie geöffnet; versuchen Sie es erneut, sobald sie da ist</translation>
+    </message>
+    <message>
+        <location filename="desktop/files.py"/>
         <source>Maps are without their pictures: {0}. Surface, Find missing map pictures…</source>
         <translation>Texturen fehlt ihr Bild: {0}. Oberfläche, Fehlende Texturbilder suchen…</translation>
+    </message>
+    <message>
+        <location filename="desktop/files.py"/>
+        <source>The study {0} is being made…</source>
+        <translation>Die Studie {0} wird erstellt …</translation>
     </message>
     <message>
         <location filename="desktop/files.py"/>
@@ -8758,6 +8768,11 @@ Misst: {0}. Verglichen nach: {1}.</translation>
         <location filename="readings/layouts.py"/>
         <source>one sample each row</source>
         <translation>ein Muster je Zeile</translation>
+    </message>
+    <message>
+        <location filename="readings/layouts.py"/>
+        <source>of colours under several lights those under {0} are taken, not {1}</source>
+        <translation>von Farben unter mehreren Lichtarten gelten die unter {0}, nicht die unter {1}</translation>
     </message>
     <message>
         <location filename="readings/layouts.py"/>
