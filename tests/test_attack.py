@@ -6,7 +6,7 @@ from benchmarks import attack
 from photometra import names
 from photometra.readings import Choices, ReadingError, make_reading, understand
 from photometra.study import Study, StudyError, read_file, write_file
-from photometra.study.storage import encoded
+from photometra.study.members import encoded
 
 FORMULA = "<img src='file:///dev/zero'>\x1b[31m[/b]\u202egnp.exe"
 

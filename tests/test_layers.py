@@ -33,7 +33,7 @@ def test_files_stay_short_and_are_no_catch_alls():
 def test_the_window_starts_without_the_slow_libraries():
     code = (
         "import sys, photometra.desktop.main_window;"
-        "slow = {'scipy.optimize', 'MaterialX', 'OpenImageIO', 'PyOpenColorIO', 'typer', 'rich', 'colour'};"
+        "slow = {'scipy.optimize', 'pydantic', 'MaterialX', 'OpenImageIO', 'PyOpenColorIO', 'typer', 'rich', 'colour'};"
         "print(*sorted(slow & set(sys.modules)))"
     )
     done = subprocess.run([sys.executable, "-c", code], capture_output=True, text=True, check=True)

@@ -14,7 +14,7 @@ from photometra.readings import make_reading, read_text, write_text
 from photometra.readings.cgats import write_cgats
 from photometra.shapes.lying import Spot
 from photometra.study import Specimen, Study, read_file, write_file
-from photometra.study.inputs import missing_in, relinked
+from photometra.study.linked import missing_in, relinked
 from photometra.surface import PARAMETERS, Surface
 from photometra.surface.inputs import new_map, parse_map, picture_from
 

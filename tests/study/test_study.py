@@ -29,7 +29,7 @@ from photometra.study import (
 )
 from photometra.study import schema as study_schema
 from photometra.study.journal import journal_folder
-from photometra.study.storage import encoded
+from photometra.study.members import encoded
 from photometra.surface import Surface
 
 

@@ -7,7 +7,7 @@ import typer
 
 from ..imaging.booths import parts_of, standing, undressed_findings
 from ..study import change_file, read_file
-from ..study.inputs import missing_in, relinked
+from ..study.linked import missing_in, relinked
 from ..surface.inputs import source_name
 from .output import Refused, print_json, table, tell
 from .studies import Json, SpecimenName, StudyPath

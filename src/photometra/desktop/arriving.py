@@ -19,7 +19,7 @@ from ..pictures import read_picture
 from ..readings import arrivals_of, files_in, specimen_name, text_of, understand
 from ..shapes.meshfiles import SUFFIXES, read_mesh
 from ..study import SUFFIX
-from ..study.inputs import missing_in, relinked
+from ..study.linked import missing_in, relinked
 from ..surface import PARAMETERS
 from ..surface.inputs import new_map, picture_from, source_name
 from ..tracing import environment_from

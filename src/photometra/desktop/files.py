@@ -8,7 +8,7 @@ from PyQt6.QtWidgets import QFileDialog, QMessageBox
 
 from ..errors import InputError
 from ..study import SUFFIX, ChangedElsewhere, Claim, Journal, Study, read_stamped, rescues, save_stamped
-from ..study.inputs import missing_in
+from ..study.linked import missing_in
 from ..surface.inputs import source_name
 from ..words import tr
 from .arriving import Arriving

@@ -1,4 +1,4 @@
-"""Kernels made ready in the background: loaded when the window stands, or, at the first start, compiled before."""
+"""What is made ready once the window stands: kernels are loaded, at a first start compiled before."""
 
 import time
 
@@ -34,6 +34,7 @@ class Readying(QObject):
         self.job.start(lambda _report, cancel: self._work(compiles, cancel))
 
     def _work(self, compiles, cancel):
+        from ..study import members  # noqa: F401  (what files are read by, which a start does without)
         from ..tracing.warm import load, warm_apart
 
         if compiles:

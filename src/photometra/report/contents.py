@@ -25,7 +25,7 @@ from ..imaging.references import reference_in_frame
 from ..instruments import constants_reading
 from ..pictures import PictureError, decoded_picture, encoded_png
 from ..study import Specimen, Study
-from ..study.storage import encoded
+from ..study.members import encoded
 from ..surface import PARAMETERS, format_value
 from ..surface.checks import findings
 from ..surface.parameters import scalar_owner, spoken, titled

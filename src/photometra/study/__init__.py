@@ -3,12 +3,11 @@
 from .booth import VIEWPOINTS, Booth, Effort, Lamp, Pin, Viewpoint
 from .history import History
 from .journal import Claim, Journal, Rescue, rescues
-from .model import Specimen, Study, shown_names
+from .model import Specimen, Study, StudyError, shown_names
 from .proof import WHOLE, Proof, Reference, differing
 from .storage import (
     SUFFIX,
     ChangedElsewhere,
-    StudyError,
     change_file,
     read_file,
     read_stamped,

@@ -17,6 +17,10 @@ from .booth import Booth, Pin
 from .proof import Proof, Reference
 
 
+class StudyError(InputError):
+    """A study file that cannot be used; the message is one sentence for people."""
+
+
 @dataclass(frozen=True)
 class Specimen:
     """One physical sample being calibrated. `size_mm` is how large it is: the diameter of the ball that stands for it.

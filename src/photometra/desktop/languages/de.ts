@@ -9385,6 +9385,66 @@ Misst: {0}. Verglichen nach: {1}.</translation>
         <translation>einer Studie</translation>
     </message>
     <message>
+        <location filename="study/members.py"/>
+        <source>proof '{0}'</source>
+        <translation>Abzug '{0}'</translation>
+    </message>
+    <message>
+        <location filename="study/members.py"/>
+        <source>specimen '{0}'</source>
+        <translation>Probe '{0}'</translation>
+    </message>
+    <message>
+        <location filename="study/members.py"/>
+        <source>{0}: this is not a study (its study.json does not say '{1}')</source>
+        <translation>{0}: das ist keine Studie (ihr study.json sagt nicht '{1}')</translation>
+    </message>
+    <message>
+        <location filename="study/members.py"/>
+        <source>{0}: it was saved by a newer Photometra (format {1}); this one reads {2}</source>
+        <translation>{0}: sie wurde von einem neueren Photometra gespeichert (Format {1}); dieses liest {2}</translation>
+    </message>
+    <message>
+        <location filename="study/members.py"/>
+        <source>{0}: two specimens have one name</source>
+        <translation>{0}: zwei Proben haben einen Namen</translation>
+    </message>
+    <message>
+        <location filename="study/members.py"/>
+        <source>the study cannot be saved as it is: {0}; change that first</source>
+        <translation>die Studie kann so nicht gespeichert werden: {0}; das zuerst ändern</translation>
+    </message>
+    <message>
+        <location filename="study/members.py"/>
+        <source>{0}: study.json, {1}</source>
+        <translation>{0}: study.json, {1}</translation>
+    </message>
+    <message>
+        <location filename="study/members.py"/>
+        <source>{0}: the picture {1} is missing</source>
+        <translation>{0}: das Bild {1} fehlt</translation>
+    </message>
+    <message>
+        <location filename="study/members.py"/>
+        <source>{0}: the reading '{1}' of '{2}' is missing ({3})</source>
+        <translation>{0}: die Messung '{1}' von '{2}' fehlt ({3})</translation>
+    </message>
+    <message>
+        <location filename="study/members.py"/>
+        <source>{0}: specimen '{1}': {2}</source>
+        <translation>{0}: Probe '{1}': {2}</translation>
+    </message>
+    <message>
+        <location filename="study/members.py"/>
+        <source>{0}: its study.json is damaged; open an earlier copy</source>
+        <translation>{0}: ihr study.json ist beschädigt; eine frühere Kopie öffnen</translation>
+    </message>
+    <message>
+        <location filename="study/members.py"/>
+        <source>{0}: {1}: not a text file</source>
+        <translation>{0}: {1}: keine Textdatei</translation>
+    </message>
+    <message>
         <location filename="study/model.py"/>
         <source>Untitled</source>
         <translation>Ohne Titel</translation>
@@ -9446,16 +9506,6 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     </message>
     <message>
         <location filename="study/storage.py"/>
-        <source>proof '{0}'</source>
-        <translation>Abzug '{0}'</translation>
-    </message>
-    <message>
-        <location filename="study/storage.py"/>
-        <source>specimen '{0}'</source>
-        <translation>Probe '{0}'</translation>
-    </message>
-    <message>
-        <location filename="study/storage.py"/>
         <source>{0}: a study with {1} parts is not one of ours</source>
         <translation>{0}: eine Studie mit {1} Teilen ist keine von unseren</translation>
     </message>
@@ -9473,26 +9523,6 @@ Misst: {0}. Verglichen nach: {1}.</translation>
         <location filename="study/storage.py"/>
         <source>{0}: this is not a study (it has no study.json)</source>
         <translation>{0}: das ist keine Studie (sie hat kein study.json)</translation>
-    </message>
-    <message>
-        <location filename="study/storage.py"/>
-        <source>{0}: this is not a study (its study.json does not say '{1}')</source>
-        <translation>{0}: das ist keine Studie (ihr study.json sagt nicht '{1}')</translation>
-    </message>
-    <message>
-        <location filename="study/storage.py"/>
-        <source>{0}: it was saved by a newer Photometra (format {1}); this one reads {2}</source>
-        <translation>{0}: sie wurde von einem neueren Photometra gespeichert (Format {1}); dieses liest {2}</translation>
-    </message>
-    <message>
-        <location filename="study/storage.py"/>
-        <source>{0}: two specimens have one name</source>
-        <translation>{0}: zwei Proben haben einen Namen</translation>
-    </message>
-    <message>
-        <location filename="study/storage.py"/>
-        <source>the study cannot be saved as it is: {0}; change that first</source>
-        <translation>die Studie kann so nicht gespeichert werden: {0}; das zuerst ändern</translation>
     </message>
     <message>
         <location filename="study/storage.py"/>
@@ -9528,36 +9558,6 @@ Misst: {0}. Verglichen nach: {1}.</translation>
         <location filename="study/storage.py"/>
         <source>{0}: its part '{1}' is locked with a password; a study has none</source>
         <translation>{0}: ihr Teil '{1}' ist mit einem Kennwort geschützt; eine Studie hat keines</translation>
-    </message>
-    <message>
-        <location filename="study/storage.py"/>
-        <source>{0}: study.json, {1}</source>
-        <translation>{0}: study.json, {1}</translation>
-    </message>
-    <message>
-        <location filename="study/storage.py"/>
-        <source>{0}: the picture {1} is missing</source>
-        <translation>{0}: das Bild {1} fehlt</translation>
-    </message>
-    <message>
-        <location filename="study/storage.py"/>
-        <source>{0}: the reading '{1}' of '{2}' is missing ({3})</source>
-        <translation>{0}: die Messung '{1}' von '{2}' fehlt ({3})</translation>
-    </message>
-    <message>
-        <location filename="study/storage.py"/>
-        <source>{0}: specimen '{1}': {2}</source>
-        <translation>{0}: Probe '{1}': {2}</translation>
-    </message>
-    <message>
-        <location filename="study/storage.py"/>
-        <source>{0}: its study.json is damaged; open an earlier copy</source>
-        <translation>{0}: ihr study.json ist beschädigt; eine frühere Kopie öffnen</translation>
-    </message>
-    <message>
-        <location filename="study/storage.py"/>
-        <source>{0}: {1}: not a text file</source>
-        <translation>{0}: {1}: keine Textdatei</translation>
     </message>
     <message>
         <location filename="surface/checks.py"/>
