@@ -27,8 +27,7 @@ from PyQt6.QtCore import QSettings, QTimer
 settings = QSettings(sys.argv[1], QSettings.Format.IniFormat)
 from photometra.desktop import theme
 theme.apply(application, "dim")
-from photometra.desktop.main_window import MainWindow
-window = MainWindow(settings)
+window = app.make_window(settings)
 """
 
 _BARE = """

@@ -5,16 +5,14 @@ from PyQt6.QtCore import QPoint, QSettings, Qt, QTimer
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QMessageBox
 
-from photometra.desktop import rendering, theme
-from photometra.desktop.app import make_application
-from photometra.desktop.main_window import MainWindow
+from photometra.desktop import app, rendering, theme
 
 PATIENCE_MS = 40_000
 
 
 @pytest.fixture(scope="session")
 def qapp():
-    application = make_application()
+    application = app.make_application()
     theme.apply(application, "dim")
     # Pictures that nobody waits for any more would take half of the cores from the tests.
     rendering._MOST_SAMPLES = 48
@@ -22,7 +20,7 @@ def qapp():
 
 
 def _opened(folder):
-    window = MainWindow(QSettings(str(folder / "window.ini"), QSettings.Format.IniFormat))
+    window = app.make_window(QSettings(str(folder / "window.ini"), QSettings.Format.IniFormat))
     window.show()
     assert QTest.qWaitForWindowExposed(window, PATIENCE_MS)
     return window

@@ -76,6 +76,14 @@ def _say_what_fails(window):
     sys.excepthook = hook
 
 
+def make_window(settings):
+    """The main window, not shown yet. What declares its words is imported here, after the language is known."""
+    from .main_window import MainWindow
+
+    with theme.put_on_later():
+        return MainWindow(settings)
+
+
 def run(path=None, make=None):
     """Open the window on a study and run until it closes; make(path) writes it first. InputError without a screen."""
     check_screen()
@@ -83,10 +91,7 @@ def run(path=None, make=None):
     settings = QSettings(str(settings_file()), QSettings.Format.IniFormat)
     language.speak(application, language.wanted(settings.value("language", "", str)))
     theme.apply(application, settings.value("theme", "dim", str))
-    # What declares its words is imported after the language is known.
-    from .main_window import MainWindow
-
-    window = MainWindow(settings)
+    window = make_window(settings)
     _say_what_fails(window)
     faults.listen(window.session.said.emit)
     window.show()

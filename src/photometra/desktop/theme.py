@@ -1,10 +1,12 @@
 """Colours, type and the style sheet: neutral greys without a hue, in a light and a dim theme."""
 
+from contextlib import contextmanager
 from dataclasses import dataclass
 from functools import cache
 from importlib.resources import files
 
 from PyQt6.QtGui import QColor, QFont, QFontDatabase, QPalette
+from PyQt6.QtWidgets import QApplication
 
 SURROUND = QColor(119, 119, 119)
 """L* 50: the ground on which the picture stands, the same in both themes."""
@@ -93,6 +95,18 @@ def apply(application, name):
         palette.setColor(QPalette.ColorGroup.Disabled, role, QColor(t.line))
     application.setPalette(palette)
     application.setStyleSheet(_sheet(t))
+
+
+@contextmanager
+def put_on_later():
+    """While a window is built: under a style sheet its parts are styled anew each time they are put into another."""
+    application = QApplication.instance()
+    sheet = application.styleSheet()
+    application.setStyleSheet("")
+    try:
+        yield
+    finally:
+        application.setStyleSheet(sheet)
 
 
 def _on_accent(t):

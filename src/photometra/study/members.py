@@ -36,7 +36,7 @@ def _slug(text):
 
 
 def encoded(study: Study) -> dict[str, bytes]:
-    """Every member of a study's archive, by name; equal ones for equal studies. StudyError for what no file may hold."""
+    """Every member of a study's archive; equal ones for equal studies. StudyError for what no file may hold."""
     try:
         return _members(study)
     except ValidationError as error:
