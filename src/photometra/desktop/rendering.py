@@ -280,7 +280,8 @@ class RenderLoop(QObject):
         """Show the picture as it is; denoise it first where its turn has come, and then tell how far off it is."""
         linear = rendering.layers()[request.layer] if request.layer else rendering.picture()
         clean = self._cleaned(rendering, request, linear, cancel)
-        if self._ended or (self._denoises and clean is None):
+        is_late = cancel is not None and cancel.is_set()
+        if self._ended or is_late or (self._denoises and clean is None):
             return
         if not self._fresh:
             SCHEDULER.picture_pending(False)
