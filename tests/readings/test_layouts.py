@@ -193,3 +193,33 @@ def test_colours_whose_headings_say_their_light(text, light, observer, others):
     assert found.problem == "" and [float(reading.columns[c][0]) for c in ("L", "a", "b")] == [52.1, 12.3, 28.4]
     assert reading.illuminant == light and reading.observer.endswith(f"-{observer}")
     assert [d for d in found.doubts if "lights" in d] == others
+
+
+@pytest.mark.parametrize(
+    "text, gloss, sigma",
+    [
+        (
+            "Gloss meter log 12.11.2026\noperator: Mara\nangle\t1\t2\t3\tmean\n20\t61.2\t60.8\t61.9\t61.3\n"
+            "60\t88.1\t88.4\t87.9\t88.1\n85\t96.0\t95.8\t96.1\t96.0\n",
+            {20: [61.3], 60: [88.1], 85: [96.0]}, None,
+        ),
+        ("Angle,Reading 1,Reading 2\n20,61.2,60.8\n60,88.1,88.4\n", {20: [61.2, 60.8], 60: [88.1, 88.4]}, None),
+        (
+            "Winkel;Mittelwert;StdAbw.;Anzahl\n20°;61,3;0,6;5\n60°;88,1;0,2;5\n", {20: [61.3], 60: [88.1]}, [0.6, 0.2],
+        ),
+        ("Geometry\tGloss (GU)\n60°\t0.8\n", {60: [0.8]}, None),
+    ],
+)  # fmt: skip
+def test_gloss_with_its_angles_below_each_other(text, gloss, sigma):
+    found = understand(text)
+    reading = found.reading
+    assert found.problem == "" and reading.kind_key == "gloss"
+    at, values = reading.columns["angle_deg"], reading.columns["gloss_units"]
+    assert {a: values[at == a].tolist() for a in np.unique(at)} == gloss
+    assert sigma is None or reading.sigma["gloss_units"].tolist() == sigma
+    assert ("the mean is taken" in " ".join(found.doubts)) == ("Mittelwert" in text or "mean" in text)
+
+
+def test_what_is_no_gloss_at_those_angles_is_not_taken_for_it():
+    found = understand("Angle,Run 1,Run 2\n20,0.41,0.42\n60,0.45,0.46\n")
+    assert found.reading is None and "Run 1" in found.problem

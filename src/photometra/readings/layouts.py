@@ -21,6 +21,8 @@ _SPREAD = re.compile(
 _OTHER = re.compile(r"^(?:min\.?|max\.?|minimum|maximum|range|median|cv|count|n=?\d*)$", re.I)
 _UNDER = re.compile(r"(L|a|b)\*?\s*[\[(]\s*([A-Z]+\d*)\s*(?:[/,]\s*(2|10)\s*(?:°|deg)?\s*)?[\])]$", re.I)
 _FEWEST_BANDS = 6
+_MOST_SHARE = 2.0
+"""No reflectance as a fraction is above."""
 ONE_EACH_ROW = tr("one sample each row")
 
 
@@ -30,7 +32,7 @@ def laid_out(sheet: Sheet) -> Sheet:
         return sheet
     sheet = _under_one_light(sheet)
     block = sheet.blocks[0]
-    for layout in (_bands_across, _gloss_across, _samples_across, _samples_down):
+    for layout in (_bands_across, _gloss_across, _gloss_down, _samples_across, _samples_down):
         made = layout(sheet, block)
         if made is not None:
             return made
@@ -137,6 +139,37 @@ def _gloss_across(sheet, block):
     if is_of_several:
         return _sets(sheet, ["set", *names], out, block.line)
     return replace(sheet, blocks=[Block(names, block.line, out)]) if out else None
+
+
+def _gloss_down(sheet, block):
+    """Gloss at 20, 60 and 85 degrees below each other: columns are repeats, or a mean and its deviation."""
+    angles = [gloss_angle_in(cells[0]) for _, cells in block.rows]
+    if None in angles or len(block.names) < 2 or meaning_of(block.names[0]).name not in ("", "angle_deg"):
+        return None
+    if meaning_of(block.names[0]).name and all(meaning_of(n).name or meaning_of(n).is_sigma for n in block.names[1:]):
+        return None
+    numeric = [
+        i for i in range(1, len(block.names))
+        if all(i >= len(c) or is_number(c[i]) or is_missing(c[i]) for _, c in block.rows)
+    ]  # fmt: skip
+    named = {i: _row_of(block.names[i])[1] for i in numeric}
+    told = " ".join([*sheet.head, *sheet.head.values(), *block.names]).lower()
+    of_gloss = any(word in told.replace("(", " ").replace(")", " ").split() for word in ("gu", "ge"))
+    largest = max((value_of(c[i]) for _, c in block.rows for i in numeric if i < len(c) and is_number(c[i])), default=0)
+    # Without the word it must be no reflectance, at angles that only gloss meters have.
+    if not ("gloss" in told or "glanz" in told or of_gloss or (largest > _MOST_SHARE and len(set(angles)) > 1)):
+        return None
+    mean = [i for i in numeric if named[i] == "mean"]
+    spread = [i for i in numeric if named[i] == "spread"] if mean else []
+    out = []
+    for angle, (line, cells) in zip(angles, block.rows, strict=True):
+        for i in mean[:1] or [i for i in numeric if named[i] == "repeat"]:
+            if i < len(cells) and not is_missing(cells[i]):
+                read = [str(angle), cells[i], *(cells[j] for j in spread[:1])]
+                out.append((line, _without_zero_spread(read)))
+    names = ["angle_deg", "gloss_units", *(["sigma_gloss_units"] if spread else [])]
+    note = [tr("the mean is taken") + (tr(", its deviation as the uncertainty") if spread else "")] if mean else []
+    return replace(sheet, blocks=[Block(names, block.line, out)], notes=(*sheet.notes, *note)) if out else None
 
 
 def _row_of(label):

@@ -242,7 +242,10 @@ def _after_preamble(rows, head):
 
 
 def _is_heading(cells):
-    """Whether a row of numbers names columns: gloss angles, or ever longer wavelengths."""
+    """Whether a row of numbers names columns: gloss angles, ever longer wavelengths, or repeats counted from 1."""
+    counted_up = [c for c in cells[1:] if is_number(c)]
+    if _WORD.search(cells[0]) and len(counted_up) > 1 and counted_up == [f"{i}" for i in range(1, len(counted_up) + 1)]:
+        return True
     bands = [nm for c in cells if (nm := wavelength_in(c)) is not None] if len(cells) >= 6 else []
     if len(bands) >= 6 and all(a < b for a, b in pairwise(bands)):
         return True
