@@ -223,3 +223,29 @@ def test_gloss_with_its_angles_below_each_other(text, gloss, sigma):
 def test_what_is_no_gloss_at_those_angles_is_not_taken_for_it():
     found = understand("Angle,Run 1,Run 2\n20,0.41,0.42\n60,0.45,0.46\n")
     assert found.reading is None and "Run 1" in found.problem
+
+
+@pytest.mark.parametrize(
+    "heading, thick, kinds, left",
+    [
+        ("Wavelength (nm);T total 3mm (%);T total 6mm (%)", [3.0, 6.0], ["total"], []),
+        ("Wellenlänge [nm];Transmissionsgrad 0,5 cm [%];Transmissionsgrad 1 cm [%]", [5.0, 10.0], ["total"], []),
+        ("nm;T_total_1.5mm (%);T_regular_1.5mm (%)", [1.5], ["regular", "total"], []),
+        ("nm;T 3 mm (%);R 3 mm (%)", [3.0], ["total"], ["column 'R 3 mm (%)' was left out"]),
+    ],
+)
+def test_plates_of_several_thicknesses_are_readings_of_one_sample(heading, thick, kinds, left):
+    rows = [f"{nm};{60.0 + i};{40.0 + i}" for i, nm in enumerate(NM)]
+    found = understand("\n".join([heading, *rows]), "smoked.csv")
+    assert found.problem == "" and [r.kind_key for r in found.readings] == ["transmittance"] * len(thick)
+    assert [r.thickness_mm for r in found.readings] == thick and len({r.name for r in found.readings}) == len(thick)
+    firsts = [r.columns[k][0] for r in found.readings for k in reversed(kinds)]
+    assert firsts == pytest.approx([0.6, 0.4][: len(firsts)])
+    assert [d for d in found.doubts if "left out" in d] == left
+
+
+def test_columns_that_begin_with_t_are_let_through():
+    rows = [f"{nm};{60.0 + i};{40.0 + i}" for i, nm in enumerate(NM)]
+    found = understand("\n".join(["nm;T% plate A;T% plate B", *rows]))
+    assert found.samples == ("T% plate A", "T% plate B")
+    assert found.reading.kind_key == "transmittance" and found.reading.columns["total"][0] == pytest.approx(0.6)

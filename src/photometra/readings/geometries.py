@@ -1,4 +1,4 @@
-"""Measuring geometries as people and instruments write them: `SCI`, `d/8`, `45°:0°`, `45as15`."""
+"""Measuring geometries as people and instruments write them, `SCI`, `d/8`, `45°:0°`, `45as15`, and thicknesses."""
 
 import re
 
@@ -53,3 +53,17 @@ def without_geometry(name):
         return name, ""
     rest = (name[: found.start()] + name[found.end() :]).replace("()", "").replace("[]", "")
     return " ".join(rest.strip(" _-,;:/").split()), geometry
+
+
+_THICK = re.compile(r"(?<![\w.,])(\d+(?:[.,]\d+)?)\s*(mm|cm|µm|μm|um)(?!\w)", re.I)
+_MM = {"mm": 1.0, "cm": 10.0}
+
+
+def without_thickness(name):
+    """(a name without the thickness it says, the thickness in mm or None): `T total 3 mm (%)`, `glass_0,5cm`."""
+    found = _THICK.search(name.replace("_", " ")) if len(name) <= _LONGEST else None
+    if not found:
+        return name, None
+    rest = (name[: found.start()] + name[found.end() :]).replace("()", "").replace("[]", "")
+    mm = float(found[1].replace(",", ".")) * _MM.get(found[2].lower(), 1e-3)
+    return " ".join(rest.strip(" _-,;:/@").split()), mm

@@ -11,7 +11,7 @@ from itertools import pairwise
 from ..colour.observers import ILLUMINANTS
 from ..words import tr
 from .columns import gloss_angle_in, meaning_of, wavelength_in
-from .geometries import geometry_of
+from .geometries import geometry_of, without_thickness
 from .tables import Block, Sheet, is_missing, is_number, number_text, value_of
 
 _MEAN = re.compile(r"^(?:mean|average|avg\.?|mittelwert|moyenne|x̄|ø)$", re.I)
@@ -20,10 +20,13 @@ _SPREAD = re.compile(
 )
 _OTHER = re.compile(r"^(?:min\.?|max\.?|minimum|maximum|range|median|cv|count|n=?\d*)$", re.I)
 _UNDER = re.compile(r"(L|a|b)\*?\s*[\[(]\s*([A-Z]+\d*)\s*(?:[/,]\s*(2|10)\s*(?:°|deg)?\s*)?[\])]$", re.I)
+_THROUGH = re.compile(r"\s*(?:%\s*T|T\s*%|T|τ)(?![^\W_])", re.I)
+"""How the name of a column of transmittances begins."""
 _FEWEST_BANDS = 6
 _MOST_SHARE = 2.0
 """No reflectance as a fraction is above."""
 ONE_EACH_ROW = tr("one sample each row")
+BY_THICKNESS = "thicknesses by column"
 
 
 def laid_out(sheet: Sheet) -> Sheet:
@@ -32,7 +35,9 @@ def laid_out(sheet: Sheet) -> Sheet:
         return sheet
     sheet = _under_one_light(sheet)
     block = sheet.blocks[0]
-    for layout in (_bands_across, _gloss_across, _gloss_down, _samples_across, _samples_down):
+    for layout in (
+        _bands_across, _gloss_across, _gloss_down, _thicknesses_across, _samples_across, _samples_down,
+    ):  # fmt: skip
         made = layout(sheet, block)
         if made is not None:
             return made
@@ -96,11 +101,12 @@ def _bands_across(sheet, block):
     return _sets(sheet, names, out, block.line)
 
 
-def _value_name(sheet):
-    """What the numbers under a row of wavelengths are, as the file's other words have it."""
-    told = " ".join([*sheet.head, *sheet.head.values()]).lower()
-    is_through = "transmit" in told or "transmission" in told
-    return ("total" if is_through else "reflectance") + (" (%)" if "(%)" in told or "[%]" in told else "")
+def _value_name(sheet, names=()):
+    """What the numbers under a row of wavelengths, or in columns of these names, are, as the file's words have it."""
+    told = " ".join([*sheet.head, *sheet.head.values(), *names]).lower()
+    is_through = "transmit" in told or "transmission" in told or (names and all(map(_THROUGH.match, names)))
+    is_percent = any(sign in told for sign in ("(%)", "[%]", "%t", "t%", "%r", "r%"))
+    return ("total" if is_through else "reflectance") + (" (%)" if is_percent else "")
 
 
 def _gloss_across(sheet, block):
@@ -189,6 +195,31 @@ def _without_zero_spread(read):
     return [*read[:2], read[2] if value_of(read[2]) > 0 else "0.05"] if len(read) > 2 else read
 
 
+def _thicknesses_across(sheet, block):
+    """Wavelengths down the first column, and transmittances of plates whose thickness stands in the column's name."""
+    if not block.names or meaning_of(block.names[0]).name != "wavelength_nm":
+        return None
+    found = {}
+    for i, name in enumerate(block.names[1:], 1):
+        rest, mm = without_thickness(name)
+        value = rest if meaning_of(rest).name else _value_name(sheet) if mm and not meaning_of(name).name else ""
+        if mm and meaning_of(value).name in ("total", "regular"):
+            found.setdefault(mm, {})[meaning_of(value).name] = (i, value)
+    values = [{kind: name for kind, (_, name) in of.items()} for of in found.values()]
+    if not found or any(v != values[0] for v in values):
+        return None
+    out = [
+        (line, [f"{mm:g} mm", cells[0], *(cells[i] for i, _ in of.values())])
+        for mm, of in found.items()
+        for line, cells in block.rows
+        if all(i < len(cells) and not is_missing(cells[i]) for i, _ in of.values())
+    ]
+    used = {i for of in found.values() for i, _ in of.values()}
+    left = [tr("column '{0}' was left out", name[:60]) for i, name in enumerate(block.names) if i and i not in used]
+    made = _sets(sheet, ["set", block.names[0], *values[0].values()], out, block.line)
+    return made and replace(made, head={**made.head, BY_THICKNESS: "yes"}, notes=(*made.notes, *left))
+
+
 def _samples_across(sheet, block):
     """Wavelengths down the first column, and columns of numbers whose names are samples or geometries."""
     if len(block.rows) < _FEWEST_BANDS:
@@ -235,7 +266,7 @@ def _samples_across(sheet, block):
     if not kept:
         return None
     sigma = spread is not None and len(kept) == 1
-    head = [block.names[0] if first.name else "wavelength_nm", _value_name(sheet)]
+    head = [block.names[0] if first.name else "wavelength_nm", _value_name(sheet, [name for _, name in kept])]
     if mean is not None:
         names = [*head, *([f"sigma_{head[1]}"] if sigma else [])]
         taken = [(n, [c[0], c[mean], *([c[spread]] if sigma else [])]) for n, c in rows if not is_missing(c[mean])]

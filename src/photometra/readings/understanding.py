@@ -18,10 +18,10 @@ from .cgats import is_cgats, tables_of
 from .column_units import MOST_REFLECTANCE, says_percent, unit_of_sigma, unit_of_values
 from .columns import MEASURES, UNITS, Meaning, meaning_of
 from .documents import is_document, sheet_of_document
-from .geometries import MULTI_ANGLE, geometry_of, without_geometry
+from .geometries import MULTI_ANGLE, geometry_of, without_geometry, without_thickness
 from .headers import numbers_of, plain, viewing_of
 from .kinds import CHANNELS_NM, KINDS, POLARISATIONS
-from .layouts import ONE_EACH_ROW, laid_out
+from .layouts import BY_THICKNESS, ONE_EACH_ROW, laid_out
 from .model import LENGTHS, Reading, light_of, make_reading
 from .tables import LONGEST_NUMBER, ReadingError, Sheet, is_missing, is_number, number_in, sheet_of
 
@@ -110,19 +110,20 @@ def understand(text, path="text", choices=None, name=None) -> Understood:
     samples, at, beside = (), None, ()
     try:
         samples, at = _samples(sheet, meanings, kind)
-        names = tuple(dict.fromkeys(_base_of(s) for s in samples))
+        names = tuple(dict.fromkeys(_base_of(sheet, s) for s in samples))
         sample = choices.sample or (names[0] if names else "")
         if len(names) > 1 and not choices.sample:
             notes.add(tr("the file holds {0} samples; '{1}' is taken", len(names), sample), at)
-        of_it = [s for s in samples if sample in (_base_of(s), s)] or [sample]
+        of_it = [s for s in samples if sample in (_base_of(sheet, s), s)] or [sample]
         made = [_reading(path, sheet, meanings, kind, (at, s), choices, notes, name) for s in of_it]
         (reading, *beside), samples = made, names
         if beside:
-            notes.add(tr("{0} readings of it are taken: {1}", len(made), ", ".join(r.geometry for r in made)))
+            apart = ", ".join(f"{r.thickness_mm:g} mm" if r.thickness_mm else r.geometry for r in made)
+            notes.add(tr("{0} readings of it are taken: {1}", len(made), apart))
         problem, kind = "", reading.kind_key
     except InputError as error:
         reading, problem, sample, beside = None, str(error), choices.sample, ()
-        samples = tuple(dict.fromkeys(_base_of(s) for s in samples))
+        samples = tuple(dict.fromkeys(_base_of(sheet, s) for s in samples))
         if not problem.startswith(str(path)):
             problem = f"{path}: {problem}"
     return Understood(
@@ -131,9 +132,11 @@ def understand(text, path="text", choices=None, name=None) -> Understood:
     )  # fmt: skip
 
 
-def _base_of(sample):
-    """A sample's name without its geometry."""
+def _base_of(sheet, sample):
+    """A sample's name without its geometry, and without its thickness where they tell readings of it apart."""
     base, geometry = without_geometry(sample)
+    if sheet.head.get(BY_THICKNESS):
+        base, geometry = without_thickness(base)
     return base or ("sample" if geometry else sample)
 
 
@@ -230,6 +233,11 @@ def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
             notes.add(tr("the place '{0}' in its header was left out", head["place"][:60]))
     more.update(numbers_of(head, notes))
     said = dict(choices.more)
+    if chosen[1] and head.get(BY_THICKNESS):
+        more["thickness_mm"] = without_thickness(chosen[1])[1]
+        said.pop("thickness_mm", None)
+        if said.get("name"):
+            said["name"] = f"{without_thickness(said['name'])[0] or said['name']} {more['thickness_mm']:g} mm"
     if chosen[1] and without_geometry(chosen[1])[1]:
         # Of readings that differ in geometry each keeps its own, and a name given to all tells them apart by it.
         said.pop("geometry", None)
@@ -258,6 +266,9 @@ def _title(path, head, sample):
     if not sample:
         return head.get("name") or Path(str(path)).stem
     base, geometry = without_geometry(sample)
+    if head.get(BY_THICKNESS):
+        base, mm = without_thickness(base)
+        geometry = f"{geometry} {mm:g} mm"
     return f"{base or head.get('name') or Path(str(path)).stem} {geometry}".strip()
 
 

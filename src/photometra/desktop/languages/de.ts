@@ -8771,6 +8771,11 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     </message>
     <message>
         <location filename="readings/layouts.py"/>
+        <source>column '{0}' was left out</source>
+        <translation>die Spalte '{0}' wurde ausgelassen</translation>
+    </message>
+    <message>
+        <location filename="readings/layouts.py"/>
         <source>of colours under several lights those under {0} are taken, not {1}</source>
         <translation>von Farben unter mehreren Lichtarten gelten die unter {0}, nicht die unter {1}</translation>
     </message>
@@ -9138,11 +9143,6 @@ Misst: {0}. Verglichen nach: {1}.</translation>
         <location filename="readings/understanding.py"/>
         <source>the place '{0}' in its header was left out</source>
         <translation>der Ort '{0}' im Kopf wurde ausgelassen</translation>
-    </message>
-    <message>
-        <location filename="readings/understanding.py"/>
-        <source>column '{0}' was left out</source>
-        <translation>die Spalte '{0}' wurde ausgelassen</translation>
     </message>
     <message>
         <location filename="readings/understanding.py"/>
