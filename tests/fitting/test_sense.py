@@ -48,6 +48,24 @@ def test_a_gloss_that_no_face_without_metal_has_asks_for_one():
     assert found.sentence.startswith("handle has 498 GU at 60°") and found.mend_label == "A metal"
 
 
+def test_measured_constants_of_a_metal_are_asked_for_where_they_are_not_used():
+    # Copper and crown glass, as tables of both have them.
+    at = [450.0, 550.0, 650.0]
+    copper = make_reading("pot", "constants", {"wavelength_nm": at, "n": [1.16, 1.02, 0.21], "k": [2.4, 2.58, 3.67]})
+    crown = make_reading("pane", "constants", {"wavelength_nm": at, "n": [1.525, 1.519, 1.514], "k": [1e-8] * 3})
+    (found,) = asks_for_metal(Surface(), copper)
+    assert found.sentence.startswith("by pot the extinction coefficient is up to 3.7")
+    assert not asks_for_metal(Surface(), crown)
+
+    def unused(surface):
+        found = evidence_findings(surface, agreements(surface, (copper,)))
+        return [f.mend for f in found if "face and edge" in f.sentence]
+
+    assert unused(Surface({"metalness": 1.0})) == [{"constants": "reading"}]
+    for other in ({}, {"metalness": 1.0, "constants": "reading"}, {"metalness": 1.0, "constants": "copper"}):
+        assert unused(Surface(other)) == []
+
+
 def test_light_that_passes_a_surface_that_lets_none_through_asks_whether_it_is_clear():
     reading = make_reading(
         "pane", "transmittance", {"wavelength_nm": [400.0, 700.0], "regular": [np.nan, np.nan], "total": [0.8, 0.84]},

@@ -59,6 +59,12 @@ class TestModel:
         with pytest.raises(ValueError, match="cannot be solved"):
             Specimen("a").with_free("metalness", True)
 
+    @pytest.mark.parametrize(("metalness", "freed"), [(0.0, {"ior"}), (1.0, set())])
+    def test_measured_constants_tell_the_index_of_what_is_no_metal(self, metalness, freed):
+        r = make_reading("nk", "constants", {"wavelength_nm": [450.0, 650.0], "n": [1.52, 1.51], "k": [0.0, 0.0]})
+        (one,) = Study("s").with_new_specimen("a").specimens
+        assert one.with_values({"metalness": metalness}).with_reading(r).free == freed
+
     def test_readings_of_one_name_get_a_number(self):
         r = make_reading("n", "index", {"wavelength_nm": [500.0], "n": [1.5]})
         s = Specimen("a").with_reading(r).with_reading(r)

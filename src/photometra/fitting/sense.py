@@ -11,6 +11,8 @@ from ..surface.constants import FROM_READING
 from ..words import tr
 
 _OFF = 3.0
+_METALS_K = 1.0
+"""An extinction coefficient that what is clear or painted has nowhere in the visible."""
 _NEAR_MM = 0.2
 _VISIBLE_NM = (380.0, 780.0)
 _LETTING_THROUGH, _LETS_THROUGH = ("transmission", "subsurface", "reverse.translucency"), 0.02
@@ -22,8 +24,8 @@ def evidence_findings(surface, agreements) -> list[Finding]:
     """What is doubtful about a surface by its readings: its lengths, and how far its own constants reach."""
     readings = [a.reading for a in agreements if a.reading.active]
     return [
-        *_kinds(surface, readings), *_ranges(surface, agreements), *_areas(surface, agreements),
-        *_scales(surface, agreements),
+        *_kinds(surface, readings), *_unused(surface, readings), *_ranges(surface, agreements),
+        *_areas(surface, agreements), *_scales(surface, agreements),
     ]  # fmt: skip
 
 
@@ -32,6 +34,8 @@ def metal_by(surface, readings):
     if surface["metalness"] >= 0.5:
         return None
     for r in readings:
+        if r.kind_key == "constants" and np.max(r.columns["k"]) > _METALS_K:
+            return tr("by {0} the extinction coefficient is up to {1}", r.name, figures(np.max(r.columns["k"]), 2))
         if r.kind_key not in ("gloss", "specular"):
             continue
         angle = r.columns["angle_deg"]
@@ -82,6 +86,14 @@ def _kinds(surface, readings):
     for words, name in kinds_by(surface, readings):
         question, label = asked[name]
         yield Finding(f"{words}: {question}", label, {name: 1.0})
+
+
+def _unused(surface, readings):
+    """Measured constants of a metal that goes by its colours."""
+    name = next((r.name for r in readings if r.kind_key == "constants"), None)
+    if name and surface["metalness"] >= 0.5 and not surface["constants"]:
+        words = tr("{0} has the metal's optical constants, and this surface goes by face and edge colour.", name)
+        yield Finding(words, tr("Take them from the reading"), {"constants": FROM_READING})
 
 
 def reach_mm(surface):

@@ -7221,6 +7221,16 @@ Das geschieht einmal und dauert zwei bis drei Minuten; bisher {0} s.</translatio
     </message>
     <message>
         <location filename="fitting/sense.py"/>
+        <source>{0} has the metal's optical constants, and this surface goes by face and edge colour.</source>
+        <translation>{0} enthält die optischen Konstanten des Metalls; diese Oberfläche hat stattdessen Farben senkrecht und streifend.</translation>
+    </message>
+    <message>
+        <location filename="fitting/sense.py"/>
+        <source>by {0} the extinction coefficient is up to {1}</source>
+        <translation>nach {0} beträgt der Extinktionskoeffizient bis zu {1}</translation>
+    </message>
+    <message>
+        <location filename="fitting/sense.py"/>
         <source>{0} has {1}{2} at {3}°; the face of what is no metal sends back {4}{2} at the most</source>
         <translation>{0} hat {1}{2} bei {3}°; die Oberfläche eines Nichtmetalls wirft höchstens {4}{2} zurück</translation>
     </message>
@@ -7263,6 +7273,11 @@ Das geschieht einmal und dauert zwei bis drei Minuten; bisher {0} s.</translatio
         <location filename="fitting/sense.py"/>
         <source>by {0} up to {1} % of the light passes, and this surface lets none through</source>
         <translation>nach {0} gehen bis zu {1} % des Lichts hindurch, und diese Oberfläche lässt keines durch</translation>
+    </message>
+    <message>
+        <location filename="fitting/sense.py"/>
+        <source>Take them from the reading</source>
+        <translation>Aus der Messung nehmen</translation>
     </message>
     <message>
         <location filename="fitting/sense.py"/>

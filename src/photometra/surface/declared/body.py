@@ -266,7 +266,7 @@ BODY = (
         marks=((1.333, tr("water")), (1.517, tr("crown glass")), (1.77, tr("sapphire")), (2.417, tr("diamond"))),
         converters=("reflectance",),
         applies=conditions.dielectric_by_index,
-        told_by=("index", "ellipsometry", "specular"),
+        told_by=("index", "constants", "ellipsometry", "specular"),
         varies=5,
     ),
     number(
