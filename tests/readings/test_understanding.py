@@ -320,3 +320,19 @@ def test_a_colour_as_people_type_it(text, lab):
 def test_what_is_no_colour(text):
     with pytest.raises(ValueError, match="three numbers"):
         colour_target(text)
+
+
+@pytest.mark.parametrize("turned", [False, True])
+@pytest.mark.parametrize("in_plane", [False, True])
+def test_a_lobe_that_comes_back_to_the_lamp_is_doubted(turned, in_plane):
+    heading = "theta_i (deg),theta_r (deg),f_r" if in_plane else "theta_i,theta_r,phi,BRDF (1/sr)"
+    rows = []
+    for incidence in (0, 30, 60):
+        for view in range(-75, 76, 15):
+            value = 0.12 + 2.5 * np.exp(-(((view - incidence) / 9.0) ** 2))
+            seen = -view if turned else view
+            at = f"{seen}" if in_plane else f"{abs(seen)},{180 if seen > 0 else 0}"
+            rows.append(f"{incidence},{at},{value:.4f}")
+    found = understand("\n".join([heading, *rows]))
+    assert found.problem == "" and found.reading.kind_key == ("lobe" if in_plane else "brdf")
+    assert any("back to the lamp" in d for d in found.doubts) == turned

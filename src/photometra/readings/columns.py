@@ -65,6 +65,7 @@ _STEMS = {
     "reflectance": "reflectance", "r": "reflectance", "rs": "reflectance:s", "rp": "reflectance:p",
     "reflectance_s": "reflectance:s", "reflectance_p": "reflectance:p",
     "gloss": "gloss_units", "gloss_units": "gloss_units", "gu": "gloss_units", "brdf": "brdf_per_sr",
+    "f_r": "brdf_per_sr", "fr": "brdf_per_sr",
     "psi": "psi_deg", "ψ": "psi_deg", "delta": "delta_deg", "δ": "delta_deg", "∆": "delta_deg",
     "regular": "regular", "total": "total", "regular_transmittance": "regular", "total_transmittance": "total",
     "t_regular": "regular", "t_total": "total", "transmittance": "total", "t": "total",

@@ -17,6 +17,7 @@ from ..words import lowered, tr
 from .cgats import is_cgats, tables_of
 from .column_units import MOST_REFLECTANCE, says_percent, unit_of_sigma, unit_of_values
 from .columns import MEASURES, UNITS, Meaning, meaning_of
+from .directions import sends_back
 from .documents import is_document, sheet_of_document
 from .geometries import MULTI_ANGLE, geometry_of, without_geometry, without_thickness
 from .headers import numbers_of, plain, viewing_of
@@ -468,6 +469,13 @@ def _notes_on(k, columns, sigma, more, notes):
         notes.add(tr("the file says no uncertainty: taken as {0}", " + ".join(p for p in parts if p)))
     if k.key == "transmittance" and not more.get("thickness_mm"):
         notes.add(tr("the file says no thickness: the specimen's own is taken"))
+    if "brdf_per_sr" in columns and sends_back(columns):
+        notes.add(
+            tr(
+                "it sends most light back to the lamp: here the mirror direction lies at azimuth 180° or a positive "
+                "view angle; correct the angles if the file counts from the other side"
+            )
+        )
     places = [columns[c] for c in k.places if c in columns]
     if len(places) == k.independent and len({p.size for p in places}) == 1:
         rows = len(places[0])

@@ -9126,6 +9126,11 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     </message>
     <message>
         <location filename="readings/understanding.py"/>
+        <source>it sends most light back to the lamp: here the mirror direction lies at azimuth 180° or a positive view angle; correct the angles if the file counts from the other side</source>
+        <translation>sie wirft das meiste Licht zur Lampe zurück: die Spiegelrichtung liegt hier bei Azimut 180° oder einem positiven Blickwinkel; die Winkel berichtigen, falls die Datei von der anderen Seite zählt</translation>
+    </message>
+    <message>
+        <location filename="readings/understanding.py"/>
         <source>the file holds {0} samples; '{1}' is taken</source>
         <translation>die Datei enthält {0} Muster; genommen wird '{1}'</translation>
     </message>
