@@ -101,7 +101,7 @@ def test_a_mean_column_is_taken_with_its_deviation():
     rows = "\n".join(f"{n},{v},{v + 0.002},{v + 0.001},0.0015" for n, v in zip(NM, R, strict=True))
     found = understand(f"wavelength_nm,Scan 1,Scan 2,Mean,StdDev\n{rows}\n", "lid.csv")
     assert found.reading.columns["reflectance"] == pytest.approx(R + 0.001)
-    assert set(found.reading.sigma["reflectance"]) == {0.0015} and "the mean is taken" in found.doubts[0]
+    assert set(found.reading.sigma["reflectance"]) == {0.0015} and "the mean is taken" in found.doubts[1]
 
 
 def test_dark_data_in_per_cent_are_never_taken_as_bright_without_a_doubt():

@@ -336,3 +336,19 @@ def test_a_lobe_that_comes_back_to_the_lamp_is_doubted(turned, in_plane):
     found = understand("\n".join([heading, *rows]))
     assert found.problem == "" and found.reading.kind_key == ("lobe" if in_plane else "brdf")
     assert any("back to the lamp" in d for d in found.doubts) == turned
+
+
+def test_a_sample_that_nobody_named_is_its_headers_or_its_files():
+    table = "lambda [nm];SCI;SCE\n" + "\n".join(f"{nm};{20 + i};{16 + i}" for i, nm in enumerate(range(400, 701, 20)))
+    assert understand(table, "lid.csv").samples == ("lid",)
+    assert understand(f"Sample: Kettle lid\n{table}", "lid.csv").samples == ("Kettle lid",)
+
+
+@pytest.mark.parametrize(
+    "heading, doubted", [("nm;Smoke A;Smoke B", True), ("nm;R A;R B", False), ("Remission\nnm;Tile 1;Tile 2", False)]
+)
+def test_columns_that_do_not_say_what_they_hold_are_doubted(heading, doubted):
+    table = "\n".join(f"{nm};{20 + i};{16 + i}" for i, nm in enumerate(range(400, 701, 20)))
+    found = understand(f"{heading}\n{table}")
+    assert found.reading.kind_key == "reflectance"
+    assert ("nothing says what the numbers are: taken as reflectance" in found.doubts) == doubted

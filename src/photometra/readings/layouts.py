@@ -20,6 +20,7 @@ _SPREAD = re.compile(
 )
 _OTHER = re.compile(r"^(?:min\.?|max\.?|minimum|maximum|range|median|cv|count|n=?\d*)$", re.I)
 _UNDER = re.compile(r"(L|a|b)\*?\s*[\[(]\s*([A-Z]+\d*)\s*(?:[/,]\s*(2|10)\s*(?:°|deg)?\s*)?[\])]$", re.I)
+_OF_REFLECTANCE = re.compile(r"refle|remiss|spectro|\bsc[ie]\b|sp(?:in|ex)\b|geometr|d/8|45/0|%\s*r\b|\br\b")
 _THROUGH = re.compile(r"\s*(?:%\s*T|T\s*%|T|τ)(?![^\W_])", re.I)
 """How the name of a column of transmittances begins."""
 _FEWEST_BANDS = 6
@@ -267,6 +268,10 @@ def _samples_across(sheet, block):
         return None
     sigma = spread is not None and len(kept) == 1
     head = [block.names[0] if first.name else "wavelength_nm", _value_name(sheet, [name for _, name in kept])]
+    told = " ".join([*sheet.head, *sheet.head.values(), *block.names]).lower()
+    if head[1] == "reflectance" and not _OF_REFLECTANCE.search(told) and not any(geometry_of(n)[0] for _, n in kept):
+        note = tr("nothing says what the numbers are: taken as reflectance")
+        sheet = replace(sheet, notes=(*sheet.notes, note))
     if mean is not None:
         names = [*head, *([f"sigma_{head[1]}"] if sigma else [])]
         taken = [(n, [c[0], c[mean], *([c[spread]] if sigma else [])]) for n, c in rows if not is_missing(c[mean])]

@@ -111,11 +111,11 @@ def understand(text, path="text", choices=None, name=None) -> Understood:
     samples, at, beside = (), None, ()
     try:
         samples, at = _samples(sheet, meanings, kind)
-        names = tuple(dict.fromkeys(_base_of(sheet, s) for s in samples))
+        names = tuple(dict.fromkeys(_base_of(path, sheet, s) for s in samples))
         sample = choices.sample or (names[0] if names else "")
         if len(names) > 1 and not choices.sample:
             notes.add(tr("the file holds {0} samples; '{1}' is taken", len(names), sample), at)
-        of_it = [s for s in samples if sample in (_base_of(sheet, s), s)] or [sample]
+        of_it = [s for s in samples if sample in (_base_of(path, sheet, s), s)] or [sample]
         made = [_reading(path, sheet, meanings, kind, (at, s), choices, notes, name) for s in of_it]
         (reading, *beside), samples = made, names
         if beside:
@@ -124,7 +124,7 @@ def understand(text, path="text", choices=None, name=None) -> Understood:
         problem, kind = "", reading.kind_key
     except InputError as error:
         reading, problem, sample, beside = None, str(error), choices.sample, ()
-        samples = tuple(dict.fromkeys(_base_of(sheet, s) for s in samples))
+        samples = tuple(dict.fromkeys(_base_of(path, sheet, s) for s in samples))
         if not problem.startswith(str(path)):
             problem = f"{path}: {problem}"
     return Understood(
@@ -133,12 +133,13 @@ def understand(text, path="text", choices=None, name=None) -> Understood:
     )  # fmt: skip
 
 
-def _base_of(sheet, sample):
-    """A sample's name without its geometry, and without its thickness where they tell readings of it apart."""
+def _base_of(path, sheet, sample):
+    """A sample's name without its geometry, and without its thickness where they tell readings of it apart; of one that
+    nobody named its header's, or the file's."""
     base, geometry = without_geometry(sample)
     if sheet.head.get(BY_THICKNESS):
         base, geometry = without_thickness(base)
-    return base or ("sample" if geometry else sample)
+    return base or (sheet.head.get("sample") or Path(str(path)).stem if geometry else sample)
 
 
 def _meant(block, choices):

@@ -8791,6 +8791,11 @@ Misst: {0}. Verglichen nach: {1}.</translation>
     </message>
     <message>
         <location filename="readings/layouts.py"/>
+        <source>nothing says what the numbers are: taken as reflectance</source>
+        <translation>nichts sagt, was die Zahlen sind: als Reflexionsgrad gelesen</translation>
+    </message>
+    <message>
+        <location filename="readings/layouts.py"/>
         <source>of colours under several lights those under {0} are taken, not {1}</source>
         <translation>von Farben unter mehreren Lichtarten gelten die unter {0}, nicht die unter {1}</translation>
     </message>
