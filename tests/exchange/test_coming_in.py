@@ -76,7 +76,10 @@ class TestRoundTrips:
             for off, out, home in zip(found.gloss, told.gloss, back.understood.fitted.gloss, strict=True):
                 assert off == pytest.approx(out + home, abs=0.5), one.name
 
-    @pytest.mark.parametrize("model", ["standard_surface", "gltf_pbr", "UsdPreviewSurface"])
+    @pytest.mark.parametrize(
+        "model",
+        ["standard_surface", *(pytest.param(m, marks=pytest.mark.long) for m in ("gltf_pbr", "UsdPreviewSurface"))],
+    )
     def test_a_document_in_another_model_comes_back(self, tmp_path, model):
         """Valid, in that model alone, and as near as it said: a hazy metal, and a map where the model has an input."""
         given = {"metalness": 1.0, "constants": "brass-70-30", "roughness": 0.3, "haze.amount": 0.3}

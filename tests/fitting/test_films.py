@@ -21,7 +21,9 @@ def filmed(base, thickness):
 
 
 @pytest.mark.parametrize("base", BASES)
-@pytest.mark.parametrize(("truth", "start"), [(75.0, 900.0), (310.0, 20.0), (640.0, 0.0)])
+@pytest.mark.parametrize(
+    ("truth", "start"), [(75.0, 900.0), (310.0, 20.0), pytest.param(640.0, 0.0, marks=pytest.mark.long)]
+)
 def test_a_thickness_is_found_within_a_hundredth_from_any_start(base, truth, start):
     readings = (measured("spectrophotometer", filmed(base, truth), "di:8"),)
     found = solve(filmed(base, start), readings, ["film.thickness"])

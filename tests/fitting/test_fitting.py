@@ -39,7 +39,9 @@ def test_misfits_are_in_the_readings_own_measure():
     assert misfit(nk, np.array([[1, 1], [2.2, 2.2]])) == pytest.approx(np.sqrt(0.02))
 
 
-SLOW = ("Beeswax seal block", "Heat-tinted vane", "Canvas awning", "Enamelled number plate")
+SLOW = (
+    "Beeswax seal block", "Heat-tinted vane", "Canvas awning", "Enamelled number plate", "Varnished teak rail",
+)  # fmt: skip
 """Solved in several seconds each."""
 
 

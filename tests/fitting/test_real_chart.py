@@ -35,7 +35,9 @@ def test_a_fresh_specimen_with_one_spectral_file_meets_its_colour(name):
     assert np.mean(solution.surface.rgb("colour")) > np.mean(PATCHES[name].values)
 
 
-@pytest.mark.parametrize("name", ["dark skin", "blue", "neutral 5 (.70 D)"])
+@pytest.mark.parametrize(
+    "name", ["blue", *(pytest.param(n, marks=pytest.mark.long) for n in ("dark skin", "neutral 5 (.70 D)"))]
+)
 def test_kept_as_red_green_and_blue_the_colour_is_met_all_the_same(name):
     specimen = _fresh(name)
     solution = solve(specimen.surface, specimen.readings, ["colour"], keep_rgb=True)

@@ -81,7 +81,7 @@ def test_the_furnace_is_white_for_every_shape(shape, matter):
         assert rendering.energy_cut() < 1e-3
 
 
-@pytest.mark.parametrize("ior", [1.1, 1.5, 2.5])
+@pytest.mark.parametrize("ior", [1.5, *(pytest.param(n, marks=pytest.mark.long) for n in (1.1, 2.5))])
 def test_the_furnace_is_white_for_every_index_in_a_filled_vessel(ior):
     scene = Scene(uniform_environment(), stage=False, shape=shape_of("filled", R))
     seen = rendered({"transmission": 1.0, "ior": ior, "roughness": 0.0}, scene, 48, 64, FURNACE).picture()

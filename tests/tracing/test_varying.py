@@ -56,7 +56,9 @@ MAPPED = {
 }  # fmt: skip
 
 
-@pytest.mark.parametrize("name", MAPPED)
+@pytest.mark.parametrize(
+    "name", [pytest.param(n, marks=[pytest.mark.long] if n in ("interior", "milk") else []) for n in MAPPED]
+)
 def test_white_furnace(name):
     rendering = Rendering(compiled_as(Surface({**WHITE, **MAPPED[name]})), ALONE, 64, 64, limits=LONG)
     rendering.add(128)
