@@ -76,6 +76,20 @@ class TestImporting:
         QTest.keyClick(window, Qt.Key.Key_Z, CTRL)
         assert len(window.session.specimen.readings) == count
 
+    def test_plates_of_two_thicknesses_are_taken_together_each_with_its_own(self, window, tmp_path, qtbot):
+        path = tmp_path / "smoked.csv"
+        path.write_text("nm;T total 3mm (%);T total 6mm (%)\n400;62,1;42,3\n550;68,0;50,6\n700;74,8;61,2\n")
+        drop(window, path)
+        sheet = sheet_of(window, qtbot)
+        assert sheet.heading.text() == "Understood as transmittance, 3 mm and 6 mm: 3 rows"
+        assert sheet.form.fields["thickness_mm"].text() == "3 mm" and not sheet.form.fields["thickness_mm"].isEnabled()
+        assert sheet.form.fields["tolerance"].isEnabled()
+        retype(sheet.form.fields["name"], "Smoked")
+        qtbot.waitUntil(lambda: "Smoked" in sheet.understood.reading.name, timeout=PATIENCE_MS)
+        click(sheet.take_button)
+        taken = window.session.specimen.readings[-2:]
+        assert [(r.name, r.thickness_mm) for r in taken] == [("Smoked 3 mm", 3.0), ("Smoked 6 mm", 6.0)]
+
     def test_columns_nobody_knows_can_be_named(self, window, tmp_path, qtbot):
         path = tmp_path / "a.csv"
         path.write_text("Golflengte,Helligkeit\n400,0.2\n700,0.4\n")

@@ -31,6 +31,9 @@ _ROWS_SHOWN = 60
 _LEFT_OUT = tr("left out")
 _UNIT_SIGNS = {"percent": "%", "um": "µm", "ev": "eV", "deg": "°", "1/mm2": "1/mm²", "1/cm2": "1/cm²", "gu": "GU"}
 
+_APART = ("geometry", "thickness_mm")
+"""What readings of one sample may differ in."""
+
 
 class ImportSheet(QDialog):
     """Shows an `Understood`, has it understood anew at every correction, and gives the readings that are taken."""
@@ -156,9 +159,11 @@ class ImportSheet(QDialog):
         if reading is None:
             self._show_problem(understood.problem)
             return
-        beside = tr(" and {0}", ", ".join(r.geometry for r in understood.beside)) if understood.beside else ""
+        others = understood.beside
+        beside = tr(" and {0}", ", ".join(r.told_apart for r in others)) if others else ""
         self.heading.setText(tr("Understood as {0}{1}: {2} rows", lowered(reading.label), beside, reading.rows))
         self.form.show_reading(reading)
+        self.form.hold({k for k in _APART if any(getattr(r, k) != getattr(reading, k) for r in others)})
         draw_reading(self.preview.getPlotItem(), reading)
         self._tell([f"? {d}" for d in understood.doubts], "quiet")
 

@@ -128,6 +128,11 @@ class ReadingForm(QWidget):
                 box.clear()
                 box.addItems(kind.geometries)
 
+    def hold(self, keys):
+        """Let these fields be read and not written: what they say is not the same for all that is taken."""
+        for key, field in self.fields.items():
+            field.setEnabled(key not in keys)
+
     def show_reading(self, reading: Reading):
         """Show what a reading says; a field that is being typed in is left alone."""
         self.show_kind(reading.kind)

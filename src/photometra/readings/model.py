@@ -89,6 +89,11 @@ class Reading:
         return self.light or self.illuminant
 
     @property
+    def told_apart(self):
+        """What tells it from other readings of the same sample: `di:8`, `3 mm`."""
+        return " ".join(filter(None, (self.geometry, f"{self.thickness_mm:g} mm" if self.thickness_mm else "")))
+
+    @property
     def label(self):
         thick = f", {self.thickness_mm:g} mm" if self.thickness_mm else ""
         return f"{self.kind.label} {self.geometry}".strip() + thick

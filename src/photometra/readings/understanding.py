@@ -119,8 +119,7 @@ def understand(text, path="text", choices=None, name=None) -> Understood:
         made = [_reading(path, sheet, meanings, kind, (at, s), choices, notes, name) for s in of_it]
         (reading, *beside), samples = made, names
         if beside:
-            apart = ", ".join(f"{r.thickness_mm:g} mm" if r.thickness_mm else r.geometry for r in made)
-            notes.add(tr("{0} readings of it are taken: {1}", len(made), apart))
+            notes.add(tr("{0} readings of it are taken: {1}", len(made), ", ".join(r.told_apart for r in made)))
         problem, kind = "", reading.kind_key
     except InputError as error:
         reading, problem, sample, beside = None, str(error), choices.sample, ()
