@@ -249,3 +249,13 @@ def test_columns_that_begin_with_t_are_let_through():
     found = understand("\n".join(["nm;T% plate A;T% plate B", *rows]))
     assert found.samples == ("T% plate A", "T% plate B")
     assert found.reading.kind_key == "transmittance" and found.reading.columns["total"][0] == pytest.approx(0.6)
+
+
+def test_a_column_corrected_in_a_table_laid_out_is_that_column():
+    rows = "\n".join(f"{nm};{60.0 + i};{40.0 + i}" for i, nm in enumerate(NM))
+    text = f"nm;T total 3mm;T total 6mm\n{rows}"
+    found = understand(text)
+    assert [m.name for m in found.meanings] == ["", "wavelength_nm", "total"]
+    again = understand(text, choices=Choices(columns={2: ("regular", "percent")}))
+    assert [r.thickness_mm for r in again.readings] == [3.0, 6.0]
+    assert [r.columns["regular"][0] for r in again.readings] == pytest.approx([0.6, 0.4])

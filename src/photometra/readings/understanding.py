@@ -100,8 +100,8 @@ def understand(text, path="text", choices=None, name=None) -> Understood:
         sheet = tables_of(text, path)
     else:
         sheet = sheet_of(text, path, choices.separator, choices.decimal)
-    if not choices.columns:
-        sheet = laid_out(sheet)
+    # Columns that a person chose are those of the table as it was shown, laid out.
+    sheet = laid_out(sheet)
     for sentence in sheet.notes:
         notes.add(sentence)
     meanings = [_meant(block, choices) for block in sheet.blocks]
