@@ -352,3 +352,44 @@ def test_columns_that_do_not_say_what_they_hold_are_doubted(heading, doubted):
     found = understand(f"{heading}\n{table}")
     assert found.reading.kind_key == "reflectance"
     assert ("nothing says what the numbers are: taken as reflectance" in found.doubts) == doubted
+
+
+def test_a_sphere_that_reads_both_ways_gives_two_readings():
+    table = "nm;T (%);R (%)\n" + "\n".join(f"{nm};{60 + i};{8 + i}" for i, nm in enumerate(range(400, 701, 20)))
+    found = understand(table, "pane.csv")
+    assert [(r.name, r.kind_key) for r in found.readings] == [
+        ("pane", "reflectance"), ("pane, transmittance", "transmittance"),
+    ]  # fmt: skip
+    reflected, passed = found.readings
+    assert reflected.columns["reflectance"][0] == pytest.approx(0.08) and passed.columns["total"][0] == 0.6
+    assert "2 readings of it are taken: di:8, transmittance" in found.doubts
+    # A person who says the geometry of the one says nothing of the other.
+    again = understand(table, "pane.csv", Choices(more={"geometry": "45:0"}))
+    assert [r.geometry for r in again.readings] == ["45:0", ""]
+
+
+def test_a_known_column_that_its_kind_has_not_is_not_left_out_in_silence():
+    found = understand("nm,n,k,R\n450,1.5,0.0,0.04\n650,1.49,0.0,0.039\n")
+    assert found.reading.kind_key == "constants" and "column 'R' was left out" in found.doubts
+
+
+@pytest.mark.parametrize("heading", ["Absorbance", "Intensity (counts)", "Irradiance"])
+def test_other_quantities_are_not_taken_for_reflectance(heading):
+    table = f"nm;{heading}\n" + "\n".join(f"{nm};0.{i:02d}" for i, nm in enumerate(range(400, 701, 20), 10))
+    found = understand(table)
+    assert found.reading is None and heading[:8] in found.problem
+
+
+def test_lightness_chroma_and_hue_are_a_colour():
+    found = understand("Sample;L*;C*;h\nLid;52,1;5;126,87\n")
+    columns = found.reading.columns
+    assert found.samples == ("Lid",)
+    assert [float(columns[c][0]) for c in "Lab"] == pytest.approx([52.1, -3.0, 4.0], abs=1e-3)
+
+
+def test_gloss_rows_that_are_named_are_samples_and_counted_ones_repeats():
+    rows = "61;88;96\n{};40;70;90\n"
+    assert understand(";20°;60°;85°\nLid;" + rows.format("Rim")).samples == ("Lid", "Rim")
+    for first, second in (("Reading 1", "Reading 2"), ("1", "2"), ("Messung A", "Messung B"), ("", "")):
+        found = understand(f";20°;60°;85°\n{first};" + rows.format(second))
+        assert found.samples == () and found.reading.rows == 6

@@ -163,7 +163,7 @@ class ImportSheet(QDialog):
         beside = tr(" and {0}", ", ".join(r.told_apart for r in others)) if others else ""
         self.heading.setText(tr("Understood as {0}{1}: {2} rows", lowered(reading.label), beside, reading.rows))
         self.form.show_reading(reading)
-        self.form.hold({k for k in _APART if any(getattr(r, k) != getattr(reading, k) for r in others)})
+        self.form.hold({k for k in _APART if any(getattr(r, k) not in ("", 0.0, getattr(reading, k)) for r in others)})
         draw_reading(self.preview.getPlotItem(), reading)
         self._tell([f"? {d}" for d in understood.doubts], "quiet")
 

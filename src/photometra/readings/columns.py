@@ -45,7 +45,8 @@ MEASURES = {
     "n": "number", "k": "number", "reflectance": "share", "gloss_units": "gloss", "brdf_per_sr": "per sr",
     "psi_deg": "angle", "delta_deg": "angle", "regular": "share", "total": "share",
     "exitance_per_mm2": "per area", "absorption_per_mm": "per length", "scatter_per_mm": "per length",
-    "L": "number", "a": "number", "b": "number", "X": "number", "Y": "number", "Z": "number",
+    "L": "number", "a": "number", "b": "number", "C": "number", "h": "angle",
+    "X": "number", "Y": "number", "Z": "number",
     "red": "number", "green": "number", "blue": "number", "masked": "number",
     "reduced_scatter_per_mm": "per length",
 }  # fmt: skip
@@ -81,6 +82,8 @@ _STEMS = {
     "%r": "reflectance", "r%": "reflectance", "%t": "total", "t%": "total", "reflectance_factor": "reflectance",
     "nm": "wavelength_nm", "wave": "wavelength_nm", "wavelengths": "wavelength_nm",
     "lab_l": "L", "lab_a": "a", "lab_b": "b", "l*": "L", "a*": "a", "b*": "b", "l": "L", "a": "a", "b": "b",
+    "c*": "C", "c*ab": "C", "chroma": "C", "lch_c": "C", "lch_l": "L", "lch_h": "h",
+    "h": "h", "h°": "h", "hab": "h", "hue": "h",
     "xyz_x": "X", "xyz_y": "Y", "xyz_z": "Z", "x": "X", "y": "Y", "z": "Z",
     "red": "red", "green": "green", "blue": "blue", "rgb_r": "red", "rgb_g": "green", "rgb_b": "blue",
     "masked": "masked",

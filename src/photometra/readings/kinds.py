@@ -168,3 +168,20 @@ def kind(key) -> Kind:
         return KINDS[key]
     except KeyError:
         raise InputError(tr("there is no kind of reading '{0}': choose from {1}", key, ", ".join(KINDS))) from None
+
+
+_TOGETHER = ("reflectance", "transmittance")
+"""What an integrating sphere writes side by side."""
+
+
+def other_kinds(names, kind):
+    """What else a table with columns of these names is, beside the kind it was taken for."""
+    return [k for k in _TOGETHER if k != kind and kind in _TOGETHER and set(KINDS[k].values) & set(names)]
+
+
+def left_over(meanings, kinds):
+    """[(index, column)] of those that are known and that none of these kinds has."""
+    wanted = {"sample", "patch", "masked", "polarisation"}
+    for kind in filter(None, kinds):
+        wanted |= set(KINDS[kind].columns) | (set("CLXYZabh") | {"red", "green", "blue"} if kind == "colour" else set())
+    return [(i, m) for i, m in enumerate(meanings) if m.name and m.name.partition(":")[0] not in wanted]

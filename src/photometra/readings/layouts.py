@@ -21,8 +21,15 @@ _SPREAD = re.compile(
 _OTHER = re.compile(r"^(?:min\.?|max\.?|minimum|maximum|range|median|cv|count|n=?\d*)$", re.I)
 _UNDER = re.compile(r"(L|a|b)\*?\s*[\[(]\s*([A-Z]+\d*)\s*(?:[/,]\s*(2|10)\s*(?:°|deg)?\s*)?[\])]$", re.I)
 _OF_REFLECTANCE = re.compile(r"refle|remiss|spectro|\bsc[ie]\b|sp(?:in|ex)\b|geometr|d/8|45/0|%\s*r\b|\br\b")
+_OTHER_QUANTITY = re.compile(
+    r"absorb|extink?[ck]tion|optical density|\bod\b|intens|count|irradian|radian|power|flux|volt|leistung|strahl", re.I
+)
 _THROUGH = re.compile(r"\s*(?:%\s*T|T\s*%|T|τ)(?![^\W_])", re.I)
 """How the name of a column of transmittances begins."""
+_REPEAT = re.compile(
+    r"\W*$|[\W\d]|(?:reading|measure|mess|run|scan|spot|place|stelle|ort|pos|point|repeat|wdh|wiederholung|nr|no)", re.I
+)
+"""How the label of a repeat begins, not of a sample."""
 _FEWEST_BANDS = 6
 _MOST_SHARE = 2.0
 """No reflectance as a fraction is above."""
@@ -127,6 +134,10 @@ def _gloss_across(sheet, block):
         elif what == "repeat":
             repeats.append((line, cells))
     at = next((i for i, n in enumerate(block.names) if meaning_of(n).name == "sample"), None)
+    firsts = [cells[0] for _, cells in repeats]
+    if at is None and len(set(firsts)) == len(firsts) > 1 and not any(map(_REPEAT.match, firsts)) and 0 not in angles:
+        # Words that nobody headed are names, unless they count readings.
+        at = 0
     named = [cells[at] if at is not None and at < len(cells) else "" for _, cells in repeats]
     if means:
         rows = [(of, line, cells) for of, (line, cells) in means.items()]
@@ -264,7 +275,7 @@ def _samples_across(sheet, block):
         if mean is not None
         else [(i, name) for i, name in numeric if i != spread and not _OTHER.match(name.strip())]
     )
-    if not kept:
+    if not kept or any(_OTHER_QUANTITY.search(name) for _, name in kept):
         return None
     sigma = spread is not None and len(kept) == 1
     head = [block.names[0] if first.name else "wavelength_nm", _value_name(sheet, [name for _, name in kept])]

@@ -90,8 +90,9 @@ class Reading:
 
     @property
     def told_apart(self):
-        """What tells it from other readings of the same sample: `di:8`, `3 mm`."""
-        return " ".join(filter(None, (self.geometry, f"{self.thickness_mm:g} mm" if self.thickness_mm else "")))
+        """What tells it from other readings of the same sample: `di:8`, `3 mm`, or its kind."""
+        thick = f"{self.thickness_mm:g} mm" if self.thickness_mm else ""
+        return f"{self.geometry} {thick}".strip() or lowered(self.kind.label)
 
     @property
     def label(self):

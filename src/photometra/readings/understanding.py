@@ -21,7 +21,7 @@ from .directions import sends_back
 from .documents import is_document, sheet_of_document
 from .geometries import MULTI_ANGLE, geometry_of, without_geometry, without_thickness
 from .headers import numbers_of, plain, viewing_of
-from .kinds import CHANNELS_NM, KINDS, POLARISATIONS
+from .kinds import CHANNELS_NM, KINDS, POLARISATIONS, left_over, other_kinds
 from .layouts import BY_THICKNESS, ONE_EACH_ROW, laid_out
 from .model import LENGTHS, Reading, light_of, make_reading
 from .tables import LONGEST_NUMBER, ReadingError, Sheet, is_missing, is_number, number_in, sheet_of
@@ -117,6 +117,13 @@ def understand(text, path="text", choices=None, name=None) -> Understood:
             notes.add(tr("the file holds {0} samples; '{1}' is taken", len(names), sample), at)
         of_it = [s for s in samples if sample in (_base_of(path, sheet, s), s)] or [sample]
         made = [_reading(path, sheet, meanings, kind, (at, s), choices, notes, name) for s in of_it]
+        kinds = [kind, *(other_kinds(_names(meanings), kind) if not choices.kind and "kind" not in sheet.head else ())]
+        for other in kinds[1:]:
+            more = [_reading(path, sheet, meanings, other, (at, s), choices, notes, name) for s in of_it]
+            made += [r.with_changes(name=f"{r.name}, {lowered(r.kind.label)}") for r in more]
+        if "kind" not in sheet.head:
+            for i, m in left_over(columns, kinds):
+                notes.add(tr("column '{0}' was left out", m.raw[:60]), i)
         (reading, *beside), samples = made, names
         if beside:
             notes.add(tr("{0} readings of it are taken: {1}", len(made), ", ".join(r.told_apart for r in made)))
@@ -163,7 +170,11 @@ def _names(meanings):
         base, colon, part = name.partition(":")
         if colon:
             names |= {base, "polarisation" if part in POLARISATIONS else "wavelength_nm"}
-    if set(_COLOURS[0]) <= names or (set(_COLOURS[1]) <= names and "incidence_deg" not in names):
+    if (
+        {"L", "C", "h"} <= names
+        or set(_COLOURS[0]) <= names
+        or (set(_COLOURS[1]) <= names and "incidence_deg" not in names)
+    ):
         names |= {"L", "a", "b"}
     return names
 
@@ -234,6 +245,8 @@ def _reading(path, sheet, meanings, kind, chosen, choices, notes, name):
             notes.add(tr("the place '{0}' in its header was left out", head["place"][:60]))
     more.update(numbers_of(head, notes))
     said = dict(choices.more)
+    if kind in KINDS and not KINDS[kind].geometries:
+        said.pop("geometry", None)
     if chosen[1] and head.get(BY_THICKNESS):
         more["thickness_mm"] = without_thickness(chosen[1])[1]
         said.pop("thickness_mm", None)
@@ -305,7 +318,7 @@ def _check_reflectance(path, kind, columns, more, head):
 
 def _check_known(path, sheet, meanings, kind):
     for block, columns in zip(sheet.blocks, meanings, strict=True):
-        unknown = [m.raw for m in columns if not m.name and not m.is_sigma and m.raw]
+        unknown = [m.raw for m in columns if not m.name and not m.is_sigma and m.raw not in ("", "set")]
         if unknown and not kind:
             where = tr("{0}, line {1}", path, block.line)
             raise ReadingError(
@@ -431,6 +444,9 @@ def _as_lab(kind, columns, sigma, more, notes):
     """Colours given as XYZ or linear sRGB, as the L*, a*, b* that a reading of colour keeps."""
     if kind != "colour" or {"L", "a", "b"} <= columns.keys():
         return columns, sigma
+    if {"L", "C", "h"} <= columns.keys():
+        across = columns.pop("C") * np.exp(1j * np.radians(columns.pop("h")))
+        return {**columns, "a": across.real, "b": across.imag}, {}
     for names in _COLOURS:
         if set(names) <= columns.keys():
             values = np.column_stack([columns[n] for n in names])
