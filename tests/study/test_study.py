@@ -170,7 +170,7 @@ class TestFile:
         (lambda m: {**m, "study.json": b"1" * 10_000}, "study.json is damaged"),
         (lambda m: {**m, "study.json": b"\xff"}, "study.json is damaged"),
         (lambda m: {k: v for k, v in m.items() if "gloss" not in k}, "is missing"),
-        (lambda m: {k: (b"n,hue\n1,2\n" if "gloss" in k else v) for k, v in m.items()}, "column 'hue' is not known"),
+        (lambda m: {k: (b"n,heft\n1,2\n" if "gloss" in k else v) for k, v in m.items()}, "column 'heft' is not known"),
         (lambda m: {k: (b"\xff\xfe" if "gloss" in k else v) for k, v in m.items()}, "not a text file"),
     ])  # fmt: skip
     def test_hostile_and_damaged_files_get_one_sentence(self, demo_file, tmp_path, change, words):
