@@ -4,6 +4,12 @@ import os
 import subprocess
 import sys
 
+import pytest
+
+from photometra.desktop import readying
+from photometra.errors import InputError
+from photometra.tracing import warm
+
 _WITHOUT = """
 import sys
 from contextlib import suppress
@@ -100,3 +106,21 @@ def test_a_first_start_says_what_it_waits_for_and_closes_at_once(tmp_path, demo_
     first, second = done.stdout.splitlines()
     assert first.startswith("Harrow Skerry") and "|1|None|True|The renderer is being compiled" in first
     assert second == "True|True" and done.stderr.count("Traceback") == 0
+
+
+@pytest.mark.parametrize("fails", [False, True])
+def test_what_failed_is_not_called_ready(qapp, qtbot, monkeypatch, fails):
+    def compile_apart(_cancel):
+        if fails:
+            raise InputError("no room for the kernels")
+
+    monkeypatch.setattr(readying, "is_warm", lambda: False)
+    monkeypatch.setattr(warm, "warm_apart", compile_apart)
+    monkeypatch.setattr(warm, "load", lambda _cancel: None)
+    made, waited = readying.Readying(), []
+    made.waited.connect(waited.append)
+    with qtbot.waitSignal(made.said) as said:
+        made.start()
+    assert said.args == ["no room for the kernels" if fails else "The renderer is ready"]
+    assert "being compiled" in waited[0] and waited[-1] == ""
+    made.end()

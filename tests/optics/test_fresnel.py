@@ -85,3 +85,13 @@ def test_beyond_the_critical_angle_nothing_is_said_to_be_wrong():
     reflected = fresnel_dielectric(cosines, 1.0 / 1.5)
     beyond = 1.5 * np.sqrt(1.0 - cosines**2) >= 1.0
     assert np.all(reflected[beyond] == 1.0) and np.all(reflected[~beyond] < 1.0)
+
+
+def test_numbers_and_arrays_of_any_shape_run_one_compiled_kernel():
+    from photometra.optics import fresnel
+
+    row, block = np.linspace(0.1, 1.0, 4), np.full((3, 4), 1.5)
+    for cosine, eta in ((0.5, 1.5), (row, 1.5), (0.5, block), (row, block), (row[::2], 1.5), (block - 1.0, block.T.T)):
+        found = fresnel.fresnel_dielectric(cosine, eta)
+        assert np.shape(found) == np.broadcast_shapes(np.shape(cosine), np.shape(eta))
+    assert len(fresnel._dielectric.signatures) == 1

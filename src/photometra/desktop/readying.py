@@ -19,8 +19,8 @@ class Readying(QObject):
     def __init__(self, parent=None):
         super().__init__(parent)
         self.job = LongJob(self)
-        for over in (self.job.finished, self.job.failed, self.job.cancelled):
-            over.connect(self._done)
+        self.job.finished.connect(lambda _: self._over(tr("The renderer is ready")))
+        self.job.failed.connect(self._over)
         self._begun = 0.0
         self._clock = QTimer(self, interval=1000)
         self._clock.timeout.connect(self._tell)
@@ -50,11 +50,11 @@ class Readying(QObject):
             )
         )
 
-    def _done(self, _=None):
+    def _over(self, sentence):
         if self._clock.isActive():
             self._clock.stop()
             self.waited.emit("")
-            self.said.emit(tr("The renderer is ready"))
+            self.said.emit(sentence)
 
     def end(self):
         self._clock.stop()

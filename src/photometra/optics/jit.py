@@ -199,7 +199,8 @@ def mapped(one_by_one, kind, *arguments):
     Numba's ufuncs do the same, but their wrappers are compiled anew in every process.
     """
     shape = np.broadcast_shapes(*(np.shape(a) for a in arguments))
-    flat = [np.ascontiguousarray(np.broadcast_to(a, shape)).ravel() for a in arguments]
+    # Copies: a view that may not be written is another type to Numba, and each mixture of the two another kernel.
+    flat = [np.array(np.broadcast_to(a, shape), order="C").reshape(-1) for a in arguments]
     filled = np.empty(math.prod(shape), kind)
     one_by_one(*flat, filled)
     return filled.reshape(shape)[()]
