@@ -93,7 +93,7 @@ def _unused(surface, readings):
     name = next((r.name for r in readings if r.kind_key == "constants"), None)
     if name and surface["metalness"] >= 0.5 and not surface["constants"]:
         words = tr("{0} has the metal's optical constants, and this surface goes by face and edge colour.", name)
-        yield Finding(words, tr("Take them from the reading"), {"constants": FROM_READING})
+        yield Finding(words, tr("Use them"), {"constants": FROM_READING})
 
 
 def reach_mm(surface):

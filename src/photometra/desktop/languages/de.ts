@@ -7276,8 +7276,8 @@ Das geschieht einmal und dauert zwei bis drei Minuten; bisher {0} s.</translatio
     </message>
     <message>
         <location filename="fitting/sense.py"/>
-        <source>Take them from the reading</source>
-        <translation>Aus der Messung nehmen</translation>
+        <source>Use them</source>
+        <translation>Übernehmen</translation>
     </message>
     <message>
         <location filename="fitting/sense.py"/>
